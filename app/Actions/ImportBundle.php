@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\User;
+use App\Planning\BundleFolder;
+use App\Planning\NetworkWriter;
+use App\Planning\RunParameters;
+use App\Support\Journal;
+use App\Support\Settings;
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
+use Yposta\Core\Bundle\BundleReader;
+use Yposta\Core\Bundle\BundleRefused;
+use Yposta\Core\Bundle\Contents;
+use Yposta\Core\Bundle\RowError;
+use Yposta\Core\Calendar\Day;
+
+/** Takes a bundle into the database: all of it, or nothing. */
+final readonly class ImportBundle
+{
+    public function __construct(private BundleReader $reader, private NetworkWriter $writer) {}
+
+    /**
+     * @param  bool  $replace  whether data that is there may be thrown away for it
+     * @param  bool  $pinPlanDate  whether the bundle's plan date stays the plan's today
+     *
+     * @throws BundleRefused when a row is wrong
+     * @throws Refused when there is data already
+     * @throws RuntimeException when the bundle cannot be opened
+     */
+    public function __invoke(string $path, bool $replace, bool $pinPlanDate, ?User $by = null): Contents
+    {
+        $contents = $this->reader->read(BundleFolder::open($path));
+        if ($contents->network->items === [] || $contents->network->sites === []) {
+            throw new BundleRefused([new RowError($contents->network->items === [] ? 'items.csv' : 'sites.csv', null, null, 'the bundle holds nothing to plan', 'add at least one item and one site')]);
+        }
+        DB::transaction(function () use ($contents, $path, $replace, $pinPlanDate, $by): void {
+            if (! $replace && ! NetworkWriter::isEmpty()) {
+                throw new Refused('The database holds data already; nothing was changed. Use --replace to put the bundle in its place.');
+            }
+            $this->writer->replace($contents->network);
+            Settings::set(Settings::RUN_DEFAULTS, RunParameters::of($contents->options));
+            Settings::set(Settings::PINNED_PLAN_DATE, $pinPlanDate ? Day::format($contents->options->planDate) : null);
+            Journal::write('import', 'Bundle '.basename($path).' imported: '.count($contents->network->items).' items', $by);
+        });
+
+        return $contents;
+    }
+}

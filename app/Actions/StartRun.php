@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Jobs\ExecuteRun;
+use App\Models\Run;
+use App\Models\User;
+use App\Planning\RunParameters;
+use App\Support\Settings;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Options;
+
+/** Queues a run of the live plan. */
+final readonly class StartRun
+{
+    /** A run that has not been heard of for so many minutes has died. */
+    private const SILENT_MINUTES = 10;
+
+    /**
+     * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly` narrows to what is sold
+     *
+     * @throws Refused when the wishes contradict each other or a run is under way
+     */
+    public function __invoke(array $wishes, ?User $by): Run
+    {
+        $options = $this->options($wishes);
+        $run = DB::transaction(function () use ($options, $by): Run {
+            Run::query()->whereIn('status', ['queued', 'running'])->where('updated_at', '<', now()->subMinutes(self::SILENT_MINUTES))
+                ->update(['status' => 'failed', 'trouble' => 'The run stopped without a word; the plan before it stands.']);
+            if (Run::query()->whereIn('status', ['queued', 'running'])->exists()) {
+                throw new Refused('A run is under way already. Its result will be the live plan when it is complete.', 'running');
+            }
+
+            return Run::query()->create([
+                'status' => 'queued', 'parameters' => RunParameters::of($options), 'plan_date' => Day::format($options->planDate),
+                'horizon_end' => Day::format($options->horizonEnd), 'user_id' => $by?->id,
+            ]);
+        });
+        ExecuteRun::dispatch($run->id);
+
+        return $run->refresh();
+    }
+
+    /**
+     * @param  array<string, mixed>  $wishes
+     */
+    private function options(array $wishes): Options
+    {
+        $defaults = Settings::get(Settings::RUN_DEFAULTS, []);
+        $planDate = Settings::planDate();
+        $soldOnly = (bool) ($wishes['soldOnly'] ?? false);
+        unset($wishes['soldOnly'], $defaults['horizonEnd'], $defaults['planDate']);
+        $horizon = $this->defaultHorizon($planDate);
+        $parameters = [...$defaults, 'planDate' => $planDate, 'horizonEnd' => $horizon, ...array_filter($wishes, fn ($wish) => $wish !== null)];
+        if ($soldOnly) {
+            $parameters['items'] = array_map(strval(...), DB::table('sales_lines')->select('item_code')->union(DB::table('forecast_buckets')->select('item_code'))->orderBy('item_code')->pluck('item_code')->all());
+        }
+        try {
+            return RunParameters::options($parameters);
+        } catch (InvalidArgumentException $trouble) {
+            throw new Refused(ucfirst($trouble->getMessage()).'. Nothing was planned; the plan before it stands.', 'parameters');
+        }
+    }
+
+    /** The imported horizon keeps its length when the plan date moves on. */
+    private function defaultHorizon(string $planDate): string
+    {
+        $defaults = Settings::get(Settings::RUN_DEFAULTS, []);
+        $length = isset($defaults['horizonEnd'], $defaults['planDate']) ? Day::parse($defaults['horizonEnd']) - Day::parse($defaults['planDate']) : 365;
+
+        return Day::format(Day::parse($planDate) + $length);
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\ImportBundle;
+use App\Actions\Refused;
+use Illuminate\Console\Command;
+use RuntimeException;
+use Yposta\Core\Bundle\BundleRefused;
+
+final class ImportCommand extends Command
+{
+    use TellsOnStandardError;
+
+    protected $signature = 'yposta:import {bundle : folder or zip of CSV files} {--replace : put it in the place of the data that is there} {--pin : keep its plan date as today}';
+
+    protected $description = 'Take a bundle into the database: all of it, or nothing';
+
+    public function handle(ImportBundle $import): int
+    {
+        try {
+            $contents = $import((string) $this->argument('bundle'), (bool) $this->option('replace'), (bool) $this->option('pin'));
+        } catch (BundleRefused $refused) {
+            $this->complain($refused->lines());
+            $this->complain(['Nothing was imported.']);
+
+            return 2;
+        } catch (Refused|RuntimeException $refused) {
+            $this->complain([$refused->getMessage()]);
+
+            return 2;
+        }
+        foreach ($contents->warnings as $warning) {
+            $this->complain(["note: {$warning}"]);
+        }
+        $network = $contents->network;
+        $this->line(count($network->items).' items, '.count($network->planning).' planning points, '.count($network->sales).' sales lines, '.count($network->orders).' open orders imported.');
+
+        return 0;
+    }
+}

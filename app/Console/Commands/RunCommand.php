@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\Refused;
+use App\Actions\StartRun;
+use Illuminate\Console\Command;
+
+final class RunCommand extends Command
+{
+    use TellsOnStandardError;
+
+    protected $signature = 'yposta:run';
+
+    protected $description = 'Run the live plan with the default settings, here and now';
+
+    public function handle(StartRun $start): int
+    {
+        config(['queue.default' => 'sync']);
+        ini_set('memory_limit', '-1');
+        try {
+            $run = $start([], null);
+        } catch (Refused $refused) {
+            $this->complain([$refused->getMessage()]);
+
+            return 2;
+        }
+        if ($run->status !== 'done') {
+            $this->complain([(string) $run->trouble]);
+
+            return 2;
+        }
+        $this->line("Planned: {$run->summary['proposals']} proposals, {$run->summary['lateLines']} of {$run->summary['salesLines']} sales lines late.");
+
+        return 0;
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Models\Run;
+use App\Planning\NetworkReader;
+use App\Planning\PlanStore;
+use App\Planning\RunParameters;
+use App\Support\Journal;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Throwable;
+use Yposta\Core\Planner;
+use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Structure\LoopFound;
+
+/** Plans and stores; the plan before it stays the live one until everything is written. */
+final class ExecuteRun implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 1800;
+
+    public function __construct(private readonly int $runId) {}
+
+    public function handle(NetworkReader $reader, Planner $planner, PlanStore $store): void
+    {
+        $run = Run::query()->findOrFail($this->runId);
+        try {
+            $this->say($run, 'reading', ['status' => 'running', 'started_at' => now()]);
+            [$network, $change] = DB::transaction(fn () => [$reader->read(), Journal::newest()]);
+            $run->update(['last_change' => $change, 'fingerprint' => hash('sha256', serialize($network))]);
+            $plan = $planner->plan($network, RunParameters::options($run->parameters), fn (string $stage) => $this->say($run, $stage));
+            $this->say($run, 'storing');
+            $store->store($run, $plan);
+        } catch (LoopFound|QuantityOutOfRange|InvalidArgumentException $trouble) {
+            $this->fail($run, $trouble instanceof LoopFound ? "The structure contains itself: {$trouble->getMessage()}" : ucfirst($trouble->getMessage()));
+        } catch (Throwable $trouble) {
+            report($trouble);
+            $this->fail($run, 'Something went wrong inside the run; it was written to the log');
+        }
+    }
+
+    public function failed(?Throwable $trouble): void
+    {
+        Run::query()->whereKey($this->runId)->whereIn('status', ['queued', 'running'])
+            ->update(['status' => 'failed', 'trouble' => 'The run was stopped. The plan before it stands.']);
+    }
+
+    /** @param  array<string, mixed>  $more */
+    private function say(Run $run, string $stage, array $more = []): void
+    {
+        $run->update([...$more, 'stage' => $stage]);
+    }
+
+    private function fail(Run $run, string $trouble): void
+    {
+        $run->update(['status' => 'failed', 'stage' => null, 'finished_at' => now(), 'trouble' => $trouble.'. The plan before it stands.']);
+    }
+}

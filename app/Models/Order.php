@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A purchase, production or transfer order; what it orders stands in its lines.
+ *
+ * @property int $id
+ * @property string $code
+ * @property string $kind make, buy or transfer
+ * @property string $status firm, released or done
+ * @property string $site_code
+ * @property string|null $supplier_code
+ * @property int $version
+ */
+final class Order extends Model
+{
+    protected $guarded = [];
+
+    /** @return HasMany<OrderLine, $this> */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(OrderLine::class)->orderBy('number');
+    }
+
+    /** @return BelongsTo<Supplier, $this> */
+    public function supplier(): BelongsTo
+    {
+        return $this->belongsTo(Supplier::class, 'supplier_code', 'code');
+    }
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class, 'site_code', 'code');
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function creator(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'created_by');
+    }
+}

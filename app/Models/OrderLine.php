@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * One item of an order; what the plan calls an open order. Quantities in millionths.
+ *
+ * @property int $id
+ * @property int $order_id
+ * @property int $number
+ * @property string $code unique, the reference in the plan
+ * @property string $item_code
+ * @property string|null $from_site_code
+ * @property int $qty
+ * @property int $received
+ * @property string|null $start
+ * @property string $due
+ * @property bool $pinned
+ * @property int $priority
+ * @property int|null $price millionths of the currency
+ * @property int|null $run_id the run that proposed it
+ * @property int|null $proposal its number there
+ * @property int $version
+ */
+final class OrderLine extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['pinned' => 'boolean'];
+    }
+
+    /** @return BelongsTo<Order, $this> */
+    public function order(): BelongsTo
+    {
+        return $this->belongsTo(Order::class);
+    }
+
+    /** @return BelongsTo<Item, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(Item::class, 'item_code', 'code');
+    }
+
+    /** @return HasMany<OrderComponent, $this> */
+    public function components(): HasMany
+    {
+        return $this->hasMany(OrderComponent::class);
+    }
+}

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Bundle\MasterData;
+use Yposta\Core\Network\Allocation;
+use Yposta\Core\Network\Basis;
+use Yposta\Core\Network\BomLine;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\Item;
+use Yposta\Core\Network\LotRule;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Network\Planning;
+use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\Site;
+use Yposta\Core\Network\Stock;
+use Yposta\Core\Network\Substitute;
+use Yposta\Core\Network\Supplier;
+use Yposta\Core\Network\SupplierItem;
+
+/** Makes the network of the live data. Work centres and operations stay in the tables until capacity is planned. */
+final readonly class NetworkReader
+{
+    private Dates $dates;
+
+    public function __construct()
+    {
+        $this->dates = new Dates;
+    }
+
+    public function read(): Network
+    {
+        return new Network(
+            $this->calendars(),
+            $this->byCode('sites', fn ($row) => new Site($row->code, $row->name, $row->calendar_code)),
+            $this->byCode('items', fn ($row) => new Item($row->code, $row->name, $row->unit, (int) $row->decimals, (bool) $row->phantom, (int) $row->unit_cost)),
+            $this->planning(),
+            $this->bom(),
+            $this->map(DB::table('substitutes')->orderBy('id'), fn ($row) => new Substitute($row->item_code, $row->component_code, $row->substitute_code, (int) $row->ratio, (int) $row->rank)),
+            $this->byCode('suppliers', fn ($row) => new Supplier($row->code, $row->name, $row->calendar_code, $row->currency)),
+            $this->map(DB::table('supplier_items')->orderBy('id'), fn ($row) => new SupplierItem(
+                $row->supplier_code, $row->item_code, self::int($row->lead_days), self::int($row->min_qty), self::int($row->multiple), self::int($row->price), $row->their_code, (int) $row->rank,
+            )),
+            $this->map(DB::table('stock')->orderBy('id'), fn ($row) => new Stock($row->item_code, $row->site_code, (int) $row->qty)),
+            $this->map(DB::table('forecast_buckets')->orderBy('id'), fn ($row) => new ForecastBucket(
+                $row->forecast, $row->item_code, $row->site_code, BucketSize::from($row->bucket), $this->dates->day($row->start), (int) $row->qty,
+            )),
+            $this->map(DB::table('sales_lines')->orderBy('id'), fn ($row) => new SalesLine(
+                $row->order_code, $row->line, $row->item_code, $row->site_code, (int) $row->qty, (int) $row->shipped, $this->dates->day($row->due), $row->customer, (int) $row->priority,
+            )),
+            $this->orders(),
+            $this->map(
+                $this->openLines()->join('order_components as c', 'c.order_line_id', '=', 'l.id')->orderBy('c.id')->select(['l.code', 'c.line', 'c.item_code', 'c.qty', 'c.issued', 'c.need']),
+                fn ($row) => new OrderComponent($row->code, $row->line, $row->item_code, (int) $row->qty, (int) $row->issued, $this->dates->dayOrNull($row->need)),
+            ),
+            $this->map(DB::table('allocations')->orderBy('id'), fn ($row) => new Allocation($row->demand, $row->supply, (int) $row->qty)),
+        );
+    }
+
+    /** @return array<string, \Yposta\Core\Calendar\Calendar> */
+    private function calendars(): array
+    {
+        $days = [];
+        foreach (DB::table('calendar_days')->get() as $row) {
+            $days[$row->calendar_code][$this->dates->day($row->date)] = (bool) $row->works;
+        }
+
+        return $this->byCode('calendars', fn ($row) => MasterData::calendar($row->code, $row->weekdays, $days[$row->code] ?? []));
+    }
+
+    /** @return array<string, Planning> */
+    private function planning(): array
+    {
+        $planning = [];
+        foreach (DB::table('planning_data')->orderBy('id')->cursor() as $row) {
+            $planning[Network::key($row->item_code, $row->site_code)] = new Planning(
+                $row->item_code, $row->site_code, OrderKind::from($row->supply), self::int($row->lead_days), $row->supplier_code, $row->from_site_code, (int) $row->safety_stock,
+                (int) $row->safety_days, LotRule::from($row->lot_rule), (int) $row->group_days, self::int($row->fixed_qty), self::int($row->stock_min), self::int($row->stock_max),
+                self::int($row->min_qty), self::int($row->multiple), self::int($row->max_qty), (int) $row->frozen_days,
+            );
+        }
+
+        return $planning;
+    }
+
+    /** @return list<BomLine> */
+    private function bom(): array
+    {
+        return $this->map(DB::table('bom_lines')->orderBy('id'), fn ($row) => new BomLine(
+            $row->item_code, $row->site_code, $row->line, $row->component_code, (int) $row->qty, Basis::from($row->basis), (int) $row->base_qty, (int) $row->scrap, (int) $row->offset_days,
+            $this->dates->dayOrNull($row->valid_from), $this->dates->dayOrNull($row->valid_to), self::int($row->op),
+        ));
+    }
+
+    /** @return array<string, OpenOrder> */
+    private function orders(): array
+    {
+        $orders = [];
+        foreach ($this->openLines()->orderBy('l.id')->select(['l.*', 'o.kind', 'o.status', 'o.site_code', 'o.supplier_code'])->cursor() as $row) {
+            $orders[$row->code] = new OpenOrder(
+                $row->code, OrderKind::from($row->kind), OrderStatus::from($row->status), $row->item_code, $row->site_code, $row->from_site_code, $row->supplier_code, (int) $row->qty,
+                (int) $row->received, $this->dates->dayOrNull($row->start), $this->dates->day($row->due), (bool) $row->pinned, (int) $row->priority,
+            );
+        }
+
+        return $orders;
+    }
+
+    private function openLines(): Builder
+    {
+        return DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->where('o.status', '!=', 'done');
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(stdClass): T  $make
+     * @return array<string, T>
+     */
+    private function byCode(string $table, callable $make): array
+    {
+        $made = [];
+        foreach (DB::table($table)->orderBy('code')->cursor() as $row) {
+            $made[$row->code] = $make($row);
+        }
+
+        return $made;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(stdClass): T  $make
+     * @return list<T>
+     */
+    private function map(Builder $query, callable $make): array
+    {
+        $made = [];
+        foreach ($query->cursor() as $row) {
+            $made[] = $make($row);
+        }
+
+        return $made;
+    }
+
+    private static function int(mixed $value): ?int
+    {
+        return is_numeric($value) ? (int) $value : null;
+    }
+}

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\Run;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Plan\Causes;
+use Yposta\Core\Plan\MessageCode;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Plan\Sentences;
+use Yposta\Core\Plan\Summary;
+use Yposta\Core\Structure\Outline;
+
+/** Puts a plan into the tables in one transaction and only then makes it the live one. */
+final class PlanStore
+{
+    private const ROWS_AT_ONCE = 250;
+
+    private readonly Dates $dates;
+
+    /** @var array<int, int> number of a supply or demand by object id */
+    private array $numbers = [];
+
+    public function __construct()
+    {
+        $this->dates = new Dates;
+    }
+
+    public function store(Run $run, Plan $plan): void
+    {
+        DB::transaction(function () use ($run, $plan): void {
+            $this->number($plan);
+            $this->points($run->id, $plan);
+            $this->supplies($run->id, $plan);
+            $this->demands($run->id, $plan);
+            $this->pegs($run->id, $plan);
+            $this->messages($run->id, $plan);
+            Run::query()->where('current', true)->update(['current' => false]);
+            $run->update([
+                'status' => 'done', 'stage' => null, 'current' => true, 'stored' => true, 'finished_at' => now(),
+                'summary' => get_object_vars(Summary::of($plan)),
+            ]);
+            $this->forgetOldRuns();
+        });
+    }
+
+    private function number(Plan $plan): void
+    {
+        $n = 0;
+        foreach ($plan->supplies as $supplies) {
+            foreach ($supplies as $supply) {
+                $this->numbers[spl_object_id($supply)] = $n++;
+            }
+        }
+        $n = 0;
+        foreach ($plan->demands as $demands) {
+            foreach ($demands as $demand) {
+                $this->numbers[spl_object_id($demand)] = $n++;
+            }
+        }
+    }
+
+    private function points(int $run, Plan $plan): void
+    {
+        $places = (new Outline($plan->structure))->places();
+        $from = $worst = [];
+        foreach ($plan->messages as $message) {
+            if ($message->code === MessageCode::BelowSafety) {
+                $from[$message->point] = min($from[$message->point] ?? PHP_INT_MAX, (int) $message->from);
+                $worst[$message->point] = max($worst[$message->point] ?? 0, $message->qty);
+            }
+        }
+        $insert = new BulkInsert('plan_points', ['run_id', 'n', 'item_code', 'site_code', 'level', 'place', 'supply', 'supplier_code', 'trouble_from', 'short_from', 'worst'], self::ROWS_AT_ONCE);
+        foreach ($plan->structure->points as $index => $point) {
+            if (isset($plan->supplies[$index]) || isset($plan->demands[$index])) {
+                $insert->add([
+                    $run, $index, $point->item->code, $point->site->code, $point->level, $places[$index], $point->supply()->value, $point->supplier,
+                    $this->dates->isoOrNull($from[$index] ?? null), $this->dates->isoOrNull($plan->shortFrom[$index] ?? null), $worst[$index] ?? 0,
+                ]);
+            }
+        }
+        $insert->finish();
+    }
+
+    private function supplies(int $run, Plan $plan): void
+    {
+        $causes = new Causes($plan->structure, $plan->pegs);
+        $insert = new BulkInsert('plan_supplies', [
+            'run_id', 'n', 'point', 'kind', 'type', 'name', 'rank', 'qty', 'start', 'due', 'effective', 'available', 'earliest', 'priority', 'pinned', 'released', 'overdue',
+            'brought_in', 'supplier_code', 'from_site_code', 'waits_for', 'reason', 'for_sales', 'for_forecast',
+        ], self::ROWS_AT_ONCE);
+        foreach ($plan->supplies as $index => $supplies) {
+            foreach ($supplies as $supply) {
+                $reason = $supply->reason;
+                $insert->add([
+                    $run, $this->numbers[spl_object_id($supply)], $index, $supply->kind->value, $supply->type?->value, $supply->name, $supply->rank, $supply->qty,
+                    $this->dates->iso($supply->start), $this->dates->iso($supply->due), $this->dates->iso($supply->effective), $this->dates->iso($supply->available),
+                    $this->dates->iso($supply->earliest), $supply->priority, (int) $supply->pinned, (int) $supply->released, (int) $supply->overdue, (int) $supply->broughtIn,
+                    $supply->supplier, $supply->fromSite, $supply->waitsFor === null ? null : $this->numbers[spl_object_id($supply->waitsFor)],
+                    $reason === null ? null : json_encode([$reason->wanted, $reason->coversTo, $reason->balance, $reason->target, $reason->net, $reason->lot, $reason->lots]),
+                    ...$causes->of($supply),
+                ]);
+            }
+        }
+        $insert->finish();
+    }
+
+    private function demands(int $run, Plan $plan): void
+    {
+        $sentences = new Sentences(self::templates(), $plan->structure);
+        $insert = new BulkInsert('plan_demands', [
+            'run_id', 'n', 'point', 'kind', 'name', 'line', 'rank', 'qty', 'date', 'need', 'original_date', 'expected', 'uncovered', 'late_days', 'priority', 'for_supply', 'customer',
+            'hold_up', 'hold_up_reason', 'hold_up_supply',
+        ], self::ROWS_AT_ONCE);
+        foreach ($plan->demands as $index => $demands) {
+            foreach ($demands as $demand) {
+                $holdUp = $demand->holdUp;
+                $insert->add([
+                    $run, $this->numbers[spl_object_id($demand)], $index, $demand->kind->value, $demand->name, $demand->line, $demand->rank, $demand->qty,
+                    $this->dates->isoOrNull($demand->date), $this->dates->isoOrNull($demand->need), $this->dates->isoOrNull($demand->originalDate),
+                    $this->dates->isoOrNull($demand->expected), $demand->uncovered, $demand->lateDays(), $demand->priority,
+                    $demand->for === null ? null : $this->numbers[spl_object_id($demand->for)], $demand->customer,
+                    $holdUp === null ? null : $sentences->holdUp($holdUp), $holdUp?->reason->value, $holdUp === null ? null : $this->numbers[spl_object_id($holdUp->supply)],
+                ]);
+            }
+        }
+        $insert->finish();
+    }
+
+    private function pegs(int $run, Plan $plan): void
+    {
+        $insert = new BulkInsert('plan_pegs', ['run_id', 'supply', 'demand', 'qty'], self::ROWS_AT_ONCE);
+        foreach ($plan->pegs as $peg) {
+            $insert->add([$run, $this->numbers[spl_object_id($peg->supply)], $this->numbers[spl_object_id($peg->demand)], $peg->qty]);
+        }
+        $insert->finish();
+    }
+
+    private function messages(int $run, Plan $plan): void
+    {
+        $sentences = new Sentences(self::templates(), $plan->structure);
+        $insert = new BulkInsert('plan_messages', ['run_id', 'n', 'point', 'code', 'reference', 'from_date', 'to_date', 'qty', 'text'], self::ROWS_AT_ONCE);
+        foreach ($plan->messages as $n => $message) {
+            $insert->add([
+                $run, $n, $message->point, $message->code->value, $message->reference, $this->dates->isoOrNull($message->from), $this->dates->isoOrNull($message->to),
+                $message->qty, $sentences->message($message),
+            ]);
+        }
+        $insert->finish();
+    }
+
+    /** Old live runs keep their summary, for comparison; their rows would only fill the disk. */
+    private function forgetOldRuns(): void
+    {
+        $kept = Run::query()->where('stored', true)->orderByDesc('id')->limit((int) config('yposta.kept_runs'))->pluck('id');
+        foreach (Run::query()->where('stored', true)->whereNotIn('id', $kept)->get() as $old) {
+            foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_supplies', 'plan_points'] as $table) {
+                DB::table($table)->where('run_id', $old->id)->delete();
+            }
+            $old->update(['stored' => false]);
+        }
+    }
+
+    /** @return array<string, string> the sentences of the language in use, by code */
+    public static function templates(): array
+    {
+        return (array) trans('planning');
+    }
+}

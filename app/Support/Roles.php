@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Spatie\Permission\Models\Permission;
+use Spatie\Permission\Models\Role;
+use Spatie\Permission\PermissionRegistrar;
+
+/** Who may do what. Everyone who is signed in may look. */
+final class Roles
+{
+    public const RUN = 'run plan';
+
+    public const FORECAST = 'edit forecast';
+
+    public const BUY = 'convert purchases';
+
+    public const MAKE = 'convert production';
+
+    public const TRANSFER = 'convert transfers';
+
+    /** @var array<string, list<string>> permissions by role */
+    public const OF = [
+        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER],
+        'buyer' => [self::BUY],
+        'scheduler' => [self::MAKE, self::TRANSFER],
+        'sales' => [self::FORECAST],
+        'viewer' => [],
+        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER],
+    ];
+
+    /** Makes the roles and permissions in the database what they are here. */
+    public static function install(): void
+    {
+        app(PermissionRegistrar::class)->forgetCachedPermissions();
+        foreach (self::OF as $role => $permissions) {
+            foreach ($permissions as $permission) {
+                Permission::findOrCreate($permission);
+            }
+            Role::findOrCreate($role)->syncPermissions($permissions);
+        }
+    }
+}

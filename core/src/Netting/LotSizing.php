@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Netting;
+
+use Yposta\Core\Network\LotRule;
+use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Structure\Point;
+
+/** Turns a net requirement into lots (section 5): the lot rule, then least quantity, multiple and most quantity. */
+final class LotSizing
+{
+    public const MOST_LOTS = 1_000_000;
+
+    /**
+     * @param  int  $net  millionths, above zero
+     * @return list<int> the quantity of each lot, millionths
+     *
+     * @throws QuantityOutOfRange when a lot leaves the range or there would be more than a million
+     */
+    public function lots(Point $point, int $net): array
+    {
+        if ($point->planning->lotRule === LotRule::Fixed) {
+            $size = (int) $point->planning->fixedQty;
+
+            return array_fill(0, $this->count($net, $size), $size);
+        }
+        $lot = $this->modified($point, $net);
+        $most = $this->most($point);
+        if ($most === 0 || $lot <= $point->maxQty) {
+            return [$lot];
+        }
+        $count = $this->count($lot, $most);
+        $lots = array_fill(0, $count, $most);
+        $lots[$count - 1] = $this->modified($point, $lot - ($count - 1) * $most);
+
+        return $lots;
+    }
+
+    /** At least the least quantity, rounded up to the multiple. */
+    private function modified(Point $point, int $quantity): int
+    {
+        $quantity = max($quantity, $point->minQty);
+
+        return $point->multiple > 0 ? Quantity::roundUp($quantity, $point->multiple) : Quantity::checked($quantity);
+    }
+
+    /** The most quantity rounded down to the multiple; 0 when nothing is split. */
+    private function most(Point $point): int
+    {
+        return $point->multiple > 0 ? $point->maxQty - $point->maxQty % $point->multiple : $point->maxQty;
+    }
+
+    private function count(int $quantity, int $size): int
+    {
+        $count = Quantity::lots($quantity, $size);
+        if ($count > self::MOST_LOTS) {
+            throw new QuantityOutOfRange('one requirement of '.Quantity::format($quantity).' would take more than 1,000,000 lots of '.Quantity::format($size));
+        }
+
+        return $count;
+    }
+}

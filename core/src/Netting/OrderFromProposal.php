@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Netting;
+
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Structure\ComponentLine;
+use Yposta\Core\Structure\Point;
+use Yposta\Core\Structure\Structure;
+
+/**
+ * What an order for a quantity and a due date looks like: its start, and the components that the run would give a proposal (section 5).
+ */
+final readonly class OrderFromProposal
+{
+    /** @param  list<array{line: ComponentLine, qty: int, need: int}>  $components  millionths and day numbers */
+    private function __construct(public int $start, public array $components) {}
+
+    /**
+     * @param  int  $qty  millionths
+     * @param  int  $due  day number
+     */
+    public static function of(Structure $structure, Point $point, int $qty, int $due, int $planDate): self
+    {
+        $start = $point->leadCalendar->back($due, $point->lead);
+        $day = max($start, $planDate);
+        $components = [];
+        foreach ($point->supply() === OrderKind::Make ? $structure->components[$point->index] ?? [] : [] as $line) {
+            if ($line->validOn($day)) {
+                $need = $line->offsetDays === 0 ? $day : $point->calendar->forward($day, $line->offsetDays);
+                $components[] = ['line' => $line, 'qty' => $line->requirement($qty), 'need' => $need];
+            }
+        }
+
+        return new self($start, $components);
+    }
+}

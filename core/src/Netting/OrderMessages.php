@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Netting;
+
+use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\Message;
+use Yposta\Core\Plan\MessageCode;
+use Yposta\Core\Plan\Supply;
+use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Structure\Point;
+
+/** Which open orders stand too early or are not needed at all (section 5, messages on open orders). */
+final readonly class OrderMessages
+{
+    public function __construct(private Workspace $work) {}
+
+    /**
+     * @param  list<Demand>  $demands  by need date
+     * @param  int  $stock  millionths
+     */
+    public function write(Point $point, array $demands, int $stock): void
+    {
+        $supplies = array_filter($this->work->supplies[$point->index] ?? [], fn (Supply $supply) => $supply->kind !== SupplyKind::Stock);
+        usort($supplies, fn (Supply $a, Supply $b) => $a->effective <=> $b->effective ?: $a->rank <=> $b->rank);
+        $days = $this->shortDays($demands);
+        $floor = $point->floor();
+        $before = $stock;
+        $place = 0;
+        foreach ($supplies as $supply) {
+            while (isset($days[$place]) && $before - $days[$place][1] >= $floor) {
+                $place++;
+            }
+            if (! $supply->isProposal() && ! $supply->broughtIn) {
+                $this->judge($supply, $days[$place][0] ?? null);
+            }
+            $before += $supply->qty;
+        }
+    }
+
+    /**
+     * The plan date and each need date, with all demand up to it.
+     *
+     * @param  list<Demand>  $demands
+     * @return list<array{int, int}> day number, millionths
+     */
+    private function shortDays(array $demands): array
+    {
+        $planDate = $this->work->options->planDate;
+        $sum = 0;
+        $days = [$planDate => 0];
+        foreach ($demands as $demand) {
+            $days[(int) $demand->need] = $sum += $demand->qty;
+        }
+
+        return array_map(fn (int $day) => [$day, $days[$day]], array_keys($days));
+    }
+
+    private function judge(Supply $order, ?int $needed): void
+    {
+        if ($needed === null) {
+            if ($order->due <= $this->work->options->horizonEnd) {
+                $this->work->messages[] = new Message(MessageCode::Cancel, $order->reference(), $order->point, $order->due, null, $order->qty);
+            }
+        } elseif ($needed - $order->effective > $this->work->options->pushOutDays) {
+            $this->work->messages[] = new Message(MessageCode::PushOut, $order->reference(), $order->point, $order->due, $needed, $order->qty);
+        }
+    }
+}

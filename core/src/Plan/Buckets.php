@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Plan;
+
+use Yposta\Core\Network\BucketSize;
+
+/** Sums up the supplies and demands of a point by day, week or month (section 9, `buckets.csv`). */
+final readonly class Buckets
+{
+    /** @var list<array{int, int}> first and last day of each bucket */
+    private array $spans;
+
+    public function __construct(BucketSize $size, private int $planDate, int $horizonEnd)
+    {
+        $spans = [];
+        for ($day = $planDate; $day <= $horizonEnd; $day = $size->endOf($day) + 1) {
+            $spans[] = [$size->startOf($day), $size->endOf($day)];
+        }
+        $this->spans = $spans;
+    }
+
+    /** @return list<array{int, int}> first and last day of each bucket, as day numbers */
+    public function spans(): array
+    {
+        return $this->spans;
+    }
+
+    /**
+     * @param  list<Supply>  $supplies
+     * @param  list<Demand>  $demands
+     * @return list<BucketRow>
+     */
+    public function of(array $supplies, array $demands): array
+    {
+        $rows = array_map(fn (array $span) => new BucketRow($span[0], $span[1]), $this->spans);
+        $needed = $expected = [];
+        foreach ($supplies as $supply) {
+            self::move($needed, $supply->effective, $supply->qty);
+            self::move($expected, $supply->available, $supply->qty);
+            if ($supply->kind === SupplyKind::Stock) {
+                continue;
+            }
+            $due = $this->row($rows, $supply->effective);
+            $there = $this->row($rows, $supply->available);
+            if ($supply->isProposal()) {
+                $due === null || $due->proposalsDue += $supply->qty;
+                $there === null || $there->proposalsExpected += $supply->qty;
+                $start = $this->row($rows, max($supply->start, $this->planDate));
+                $start === null || $start->proposalsStart += $supply->qty;
+            } else {
+                $due === null || $due->receipts += $supply->qty;
+                $there === null || $there->receiptsExpected += $supply->qty;
+            }
+        }
+        foreach ($demands as $demand) {
+            $row = $demand->need === null ? null : $this->row($rows, $demand->need);
+            if ($row === null) {
+                continue;
+            }
+            self::move($needed, (int) $demand->need, -$demand->qty);
+            self::move($expected, (int) $demand->need, -$demand->qty);
+            match ($demand->kind) {
+                DemandKind::Sales => $row->sales += $demand->qty,
+                DemandKind::Forecast => $row->forecast += $demand->qty,
+                DemandKind::Part => $row->parts += $demand->qty,
+                DemandKind::Out => $row->out += $demand->qty,
+                DemandKind::Safety => null,
+            };
+        }
+        foreach (self::balances($rows, $needed) as $place => [$end, $lowest]) {
+            $rows[$place]->balance = $end;
+            $rows[$place]->lowest = $lowest;
+        }
+        foreach (self::balances($rows, $expected) as $place => [$end, $lowest]) {
+            $rows[$place]->expectedBalance = $end;
+            $rows[$place]->expectedLowest = $lowest;
+        }
+
+        return $rows;
+    }
+
+    /** @param  array<int, int>  $moves */
+    private static function move(array &$moves, int $day, int $quantity): void
+    {
+        $moves[$day] = ($moves[$day] ?? 0) + $quantity;
+    }
+
+    /**
+     * @param  list<BucketRow>  $rows
+     * @param  array<int, int>  $moves  by day
+     * @return list<array{int, int}> balance at the end and the lowest of a day's end, for each row
+     */
+    private static function balances(array $rows, array $moves): array
+    {
+        ksort($moves);
+        $days = array_keys($moves);
+        $place = 0;
+        $balance = 0;
+        $balances = [];
+        foreach ($rows as $row) {
+            $lowest = null;
+            if (isset($days[$place]) && $days[$place] > $row->start) {
+                $lowest = $balances === [] ? null : $balance;
+            }
+            for (; isset($days[$place]) && $days[$place] <= $row->end; $place++) {
+                $balance += $moves[$days[$place]];
+                $lowest = $lowest === null ? $balance : min($lowest, $balance);
+            }
+            $balances[] = [$balance, $lowest ?? $balance];
+        }
+
+        return $balances;
+    }
+
+    /** @param  list<BucketRow>  $rows */
+    private function row(array $rows, int $day): ?BucketRow
+    {
+        $low = 0;
+        $high = count($rows) - 1;
+        while ($low <= $high) {
+            $middle = ($low + $high) >> 1;
+            if ($day < $rows[$middle]->start) {
+                $high = $middle - 1;
+            } elseif ($day > $rows[$middle]->end) {
+                $low = $middle + 1;
+            } else {
+                return $rows[$middle];
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Plan;
+
+use Brick\Math\BigInteger;
+use Brick\Math\RoundingMode;
+
+/** The figures by which two plans are compared at a glance. */
+final readonly class Summary
+{
+    /**
+     * @param  array<string, int>  $messages  how many by code
+     * @param  array<string, int>  $lateByReason  days that sales lines are late by reason of the hold-up
+     * @param  int  $lateLines  sales lines expected after their date
+     * @param  int  $lateDays  their days in all
+     * @param  int  $salesLines  open sales lines in the run
+     * @param  int  $startPassed  proposals that should have been started before the plan date
+     * @param  int  $startToday  proposals to start on the plan date
+     * @param  int  $short  points whose projected stock falls below zero
+     * @param  int  $stockValue  what is on stock at unit cost, in whole units of the currency
+     */
+    private function __construct(
+        public int $points,
+        public int $proposals,
+        public int $salesLines,
+        public int $lateLines,
+        public int $lateDays,
+        public int $startPassed,
+        public int $startToday,
+        public int $short,
+        public int $stockValue,
+        public array $messages,
+        public array $lateByReason,
+    ) {}
+
+    public static function of(Plan $plan): self
+    {
+        $lines = $late = $days = $value = $passed = $today = 0;
+        $reasons = $messages = [];
+        foreach ($plan->demands as $demands) {
+            foreach ($demands as $demand) {
+                if ($demand->kind !== DemandKind::Sales) {
+                    continue;
+                }
+                $lines++;
+                if ($demand->lateDays() > 0) {
+                    $late++;
+                    $days += $demand->lateDays();
+                    $reason = $demand->holdUp?->reason->value ?? HoldUpReason::NoSupply->value;
+                    $reasons[$reason] = ($reasons[$reason] ?? 0) + $demand->lateDays();
+                }
+            }
+        }
+        foreach ($plan->supplies as $index => $supplies) {
+            foreach ($supplies as $supply) {
+                if ($supply->kind === SupplyKind::Stock) {
+                    $value += self::value($supply->qty, $plan->structure->points[$index]->item->unitCost);
+                }
+            }
+        }
+        foreach ($plan->proposals as $proposal) {
+            $passed += $proposal->start < $plan->options->planDate ? 1 : 0;
+            $today += $proposal->start === $plan->options->planDate ? 1 : 0;
+        }
+        foreach ($plan->messages as $message) {
+            $messages[$message->code->value] = ($messages[$message->code->value] ?? 0) + 1;
+        }
+        arsort($reasons);
+
+        return new self(count($plan->structure->points), count($plan->proposals), $lines, $late, $days, $passed, $today, count($plan->shortFrom), $value, $messages, $reasons);
+    }
+
+    /**
+     * What a quantity is worth, in whole units of the currency.
+     *
+     * @param  int  $qty  millionths
+     * @param  int  $price  millionths of the currency for one unit
+     */
+    public static function value(int $qty, int $price): int
+    {
+        return BigInteger::of($qty)->multipliedBy($price)->dividedBy(1_000_000_000_000, RoundingMode::HalfUp)->toInt();
+    }
+}

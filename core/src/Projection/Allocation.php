@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Projection;
+
+use Yposta\Core\Options;
+use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\Peg;
+use Yposta\Core\Plan\Supply;
+use Yposta\Core\Plan\SupplyKind;
+
+/**
+ * Shares the supplies of a point among its demands (section 6): fixed allocations first, then each `per_order` proposal to its demand,
+ * then the demands in their order, each from what is there first; safety stock last.
+ */
+final readonly class Allocation
+{
+    public function __construct(private Options $options, private FixedAllocations $fixed) {}
+
+    /**
+     * @param  list<Supply>  $supplies
+     * @param  list<Demand>  $demands
+     * @param  list<Peg>  $pegs  grows by the pegs of this point
+     */
+    public function serve(array $supplies, array $demands, array &$pegs): void
+    {
+        usort($supplies, fn (Supply $a, Supply $b) => $a->available <=> $b->available ?: $a->rank <=> $b->rank);
+        usort($demands, $this->options->pegByPriority
+            ? fn (Demand $a, Demand $b) => ($a->need === null) <=> ($b->need === null) ?: $a->priority <=> $b->priority ?: $a->need <=> $b->need ?: $a->rank <=> $b->rank
+            : fn (Demand $a, Demand $b) => ($a->need === null) <=> ($b->need === null) ?: $a->need <=> $b->need ?: $a->priority <=> $b->priority ?: $a->rank <=> $b->rank);
+        $left = [];
+        foreach ($supplies as $supply) {
+            $left[] = $supply->qty;
+        }
+        $made = [];
+        $this->serveFixed($supplies, $demands, $left, $made);
+        $this->serveTied($supplies, $left, $made);
+        $first = 0;
+        foreach ($demands as $demand) {
+            for ($place = $first; $demand->uncovered > 0 && isset($supplies[$place]); $place++) {
+                if ($left[$place] > 0) {
+                    $this->peg($supplies[$place], $demand, min($left[$place], $demand->uncovered), $left[$place], $made);
+                }
+                if ($left[$place] === 0 && $place === $first) {
+                    $first++;
+                }
+            }
+        }
+        foreach ($made as $peg) {
+            $pegs[] = $peg;
+        }
+    }
+
+    /**
+     * @param  list<Supply>  $supplies
+     * @param  list<Demand>  $demands
+     * @param  list<int>  $left
+     * @param  array<string, Peg>  $made
+     */
+    private function serveFixed(array $supplies, array $demands, array &$left, array &$made): void
+    {
+        $fixed = $this->fixed->among($demands);
+        if ($fixed === []) {
+            return;
+        }
+        $places = [];
+        foreach ($supplies as $place => $supply) {
+            $supply->kind === SupplyKind::Proposal || $places[$supply->reference()] = $place;
+        }
+        foreach ($fixed as $allocation) {
+            $place = $places[$allocation['supply']] ?? null;
+            if ($place !== null) {
+                $qty = min($allocation['qty'], $left[$place], $allocation['demand']->uncovered);
+                $qty > 0 && $this->peg($supplies[$place], $allocation['demand'], $qty, $left[$place], $made);
+            }
+        }
+    }
+
+    /**
+     * @param  list<Supply>  $supplies
+     * @param  list<int>  $left
+     * @param  array<string, Peg>  $made
+     */
+    private function serveTied(array $supplies, array &$left, array &$made): void
+    {
+        $tied = array_filter($supplies, fn (Supply $supply) => $supply->tied !== null);
+        uasort($tied, fn (Supply $a, Supply $b) => $a->rank <=> $b->rank);
+        foreach ($tied as $place => $supply) {
+            /** @var Demand $demand */
+            $demand = $supply->tied;
+            $qty = min($left[$place], $demand->uncovered);
+            $qty > 0 && $this->peg($supply, $demand, $qty, $left[$place], $made);
+        }
+    }
+
+    /** @param  array<string, Peg>  $made */
+    private function peg(Supply $supply, Demand $demand, int $qty, int &$left, array &$made): void
+    {
+        $left -= $qty;
+        $demand->uncovered -= $qty;
+        $key = $supply->rank.' '.$demand->rank;
+        if (isset($made[$key])) {
+            $made[$key]->qty += $qty;
+
+            return;
+        }
+        $made[$key] = new Peg($supply, $demand, $qty);
+        if ($demand->expected === null || $supply->available > $demand->expected) {
+            $demand->expected = $supply->available;
+            $demand->last = $supply;
+        }
+    }
+}

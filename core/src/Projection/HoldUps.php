@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Projection;
+
+use Yposta\Core\Options;
+use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\HoldUp;
+use Yposta\Core\Plan\HoldUpReason;
+use Yposta\Core\Plan\Supply;
+use Yposta\Core\Structure\Structure;
+
+/** Follows the latest supply of a late demand down, level by level, to where the delay begins (section 6). */
+final readonly class HoldUps
+{
+    public function __construct(private Options $options, private Structure $structure) {}
+
+    public function of(Demand $demand): ?HoldUp
+    {
+        $supply = $demand->last;
+        while ($supply?->waitsFor?->last !== null) {
+            $supply = $supply->waitsFor->last;
+        }
+
+        return $supply === null ? null : $this->begunIn($supply);
+    }
+
+    private function begunIn(Supply $supply): HoldUp
+    {
+        if ($supply->overdue) {
+            return new HoldUp($supply, HoldUpReason::Overdue);
+        }
+        if ($supply->available <= $supply->due) {
+            return new HoldUp($supply, $supply->isProposal() ? HoldUpReason::Frozen : HoldUpReason::DueLate);
+        }
+        $point = $this->structure->points[$supply->point];
+
+        return new HoldUp($supply, HoldUpReason::LeadTime, $point->lead, $point->leadCalendar->steps($this->options->planDate, $supply->due));
+    }
+}

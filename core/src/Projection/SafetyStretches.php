@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Projection;
+
+use Yposta\Core\Netting\Workspace;
+use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\Message;
+use Yposta\Core\Plan\MessageCode;
+use Yposta\Core\Plan\Supply;
+use Yposta\Core\Structure\Point;
+
+/** Finds the unbroken stretches of days in which projected stock ends the day under safety stock, or under zero without one. */
+final readonly class SafetyStretches
+{
+    public function __construct(private Workspace $work) {}
+
+    /**
+     * @param  list<Supply>  $supplies  with their available dates settled
+     * @param  list<Demand>  $demands
+     */
+    public function write(Point $point, array $supplies, array $demands): void
+    {
+        $planDate = $this->work->options->planDate;
+        $moves = [$planDate => 0];
+        foreach ($supplies as $supply) {
+            $moves[$supply->available] = ($moves[$supply->available] ?? 0) + $supply->qty;
+        }
+        foreach ($demands as $demand) {
+            if ($demand->need !== null) {
+                $moves[$demand->need] = ($moves[$demand->need] ?? 0) - $demand->qty;
+            }
+        }
+        ksort($moves);
+        $balance = 0;
+        $since = null;
+        $worst = 0;
+        foreach ($moves as $day => $move) {
+            if ($day > $this->work->options->horizonEnd) {
+                break;
+            }
+            $balance += $move;
+            if ($balance < 0) {
+                $this->work->shortFrom[$point->index] ??= $day;
+            }
+            $short = $point->safetyStock - $balance;
+            if ($short > 0) {
+                $since ??= $day;
+                $worst = max($worst, $short);
+            } elseif ($since !== null) {
+                $this->say($point, $since, $day - 1, $worst);
+                $since = null;
+                $worst = 0;
+            }
+        }
+        if ($since !== null) {
+            $this->say($point, $since, $this->work->options->horizonEnd, $worst);
+        }
+    }
+
+    private function say(Point $point, int $from, int $to, int $short): void
+    {
+        $this->work->messages[] = new Message(MessageCode::BelowSafety, 'safety:'.$point->label(), $point->index, $from, $to, $short);
+    }
+}

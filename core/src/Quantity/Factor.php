@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Quantity;
+
+use Brick\Math\BigInteger;
+use Brick\Math\RoundingMode;
+
+/**
+ * An exact, reduced fraction by which an order's quantity becomes a component's requirement.
+ *
+ * Factors multiply unrounded on the way through phantoms; only the requirement itself is rounded, up, once.
+ */
+final readonly class Factor
+{
+    private const WHOLE_PERCENT = 100 * Quantity::ONE;
+
+    private function __construct(
+        private int|BigInteger $numerator,
+        private int|BigInteger $denominator,
+    ) {}
+
+    /**
+     * What one unit of a structure line needs: `qty / base_qty`, divided by `1 - scrap_pct / 100`.
+     *
+     * @param  int  $quantity  millionths
+     * @param  int  $base  millionths, above zero
+     * @param  int  $scrap  millionths of a percent, from 0 to below 100 %
+     */
+    public static function ofLine(int $quantity, int $base, int $scrap): self
+    {
+        return self::reduced($quantity, $base)->times(self::reduced(self::WHOLE_PERCENT, self::WHOLE_PERCENT - $scrap));
+    }
+
+    public function times(self $other): self
+    {
+        $first = self::reduced($this->numerator, $other->denominator);
+        $second = self::reduced($other->numerator, $this->denominator);
+
+        return new self(
+            self::product($first->numerator, $second->numerator),
+            self::product($first->denominator, $second->denominator),
+        );
+    }
+
+    /**
+     * The requirement for a quantity, rounded up to the component's smallest step.
+     *
+     * @param  int  $quantity  millionths
+     * @param  int  $step  millionths, see {@see Quantity::step()}
+     * @return int millionths
+     *
+     * @throws QuantityOutOfRange
+     */
+    public function requirement(int $quantity, int $step): int
+    {
+        if (is_int($this->numerator) && is_int($this->denominator)) {
+            $product = $quantity * $this->numerator;
+            $divisor = $this->denominator * $step;
+            // @phpstan-ignore-next-line an overflow makes floats here, which must take the exact way below
+            if (is_int($product) && is_int($divisor)) {
+                return Quantity::checked(Quantity::lots($product, $divisor) * $step);
+            }
+        }
+        $exact = BigInteger::of($this->numerator)->multipliedBy($quantity)
+            ->dividedBy(BigInteger::of($this->denominator)->multipliedBy($step), RoundingMode::Up)
+            ->multipliedBy($step);
+        if ($exact->isGreaterThan(Quantity::MAX)) {
+            throw new QuantityOutOfRange('a requirement goes beyond 9,000,000,000,000');
+        }
+
+        return $exact->toInt();
+    }
+
+    private static function reduced(int|BigInteger $numerator, int|BigInteger $denominator): self
+    {
+        $divisor = BigInteger::of($numerator)->gcd($denominator);
+
+        return new self(
+            self::compact(BigInteger::of($numerator)->quotient($divisor)),
+            self::compact(BigInteger::of($denominator)->quotient($divisor)),
+        );
+    }
+
+    private static function product(int|BigInteger $a, int|BigInteger $b): int|BigInteger
+    {
+        return self::compact(BigInteger::of($a)->multipliedBy($b));
+    }
+
+    private static function compact(BigInteger $value): int|BigInteger
+    {
+        return $value->isLessThanOrEqualTo(PHP_INT_MAX) ? $value->toInt() : $value;
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Quantity;
+
+/**
+ * Exact quantities, held as integers of millionths of the item's unit: 0.25 kg is 250000.
+ *
+ * All arithmetic on quantities stays in integers; nothing ever passes through binary floating point.
+ */
+final class Quantity
+{
+    /** Millionths in one unit. */
+    public const ONE = 1_000_000;
+
+    /** The largest quantity, in millionths: 9,000,000,000,000 units. */
+    public const MAX = 9_000_000_000_000 * self::ONE;
+
+    /**
+     * Reads a decimal number with a dot, no exponent, no thousands mark.
+     *
+     * @return int millionths; negative numbers are read, whether they make sense is the caller's rule
+     *
+     * @throws InvalidQuantity when the text is no number, has more than six decimals or leaves the range
+     */
+    public static function parse(string $text): int
+    {
+        if (preg_match('/^(-?)(\d+)(?:\.(\d+))?$/D', $text, $part) !== 1) {
+            throw new InvalidQuantity("'".self::shorten($text)."' is not a number");
+        }
+        $fraction = rtrim($part[3] ?? '', '0');
+        if (strlen($fraction) > 6) {
+            throw new InvalidQuantity("'".self::shorten($text)."' has more than 6 decimals");
+        }
+        $units = ltrim($part[2], '0');
+        if (strlen($units) > 13) {
+            throw new InvalidQuantity("'".self::shorten($text)."' is beyond 9,000,000,000,000");
+        }
+        $value = (int) $units * self::ONE + (int) str_pad($fraction, 6, '0');
+        if ($value > self::MAX) {
+            throw new InvalidQuantity("'".self::shorten($text)."' is beyond 9,000,000,000,000");
+        }
+
+        return $part[1] === '-' ? -$value : $value;
+    }
+
+    /** The number without trailing zeros and without exponent: 250000 becomes "0.25". */
+    public static function format(int $millionths): string
+    {
+        $sign = $millionths < 0 ? '-' : '';
+        $digits = str_pad(ltrim((string) $millionths, '-'), 7, '0', STR_PAD_LEFT);
+        $fraction = rtrim(substr($digits, -6), '0');
+
+        return $sign.substr($digits, 0, -6).($fraction === '' ? '' : '.'.$fraction);
+    }
+
+    /** Whether the quantity needs no more than so many decimals. */
+    public static function fits(int $millionths, int $decimals): bool
+    {
+        return $millionths % self::step($decimals) === 0;
+    }
+
+    /** The smallest quantity of an item with so many decimals, in millionths. */
+    public static function step(int $decimals): int
+    {
+        return 10 ** (6 - $decimals);
+    }
+
+    /**
+     * The quantity rounded up to a whole number of multiples.
+     *
+     * @throws QuantityOutOfRange
+     */
+    public static function roundUp(int $millionths, int $multiple): int
+    {
+        $over = $millionths % $multiple;
+
+        return $over === 0 ? $millionths : self::checked($millionths + ($multiple - $over));
+    }
+
+    /** Whole lots of a size that it takes to reach a quantity. */
+    public static function lots(int $millionths, int $size): int
+    {
+        return intdiv($millionths, $size) + ($millionths % $size === 0 ? 0 : 1);
+    }
+
+    /**
+     * Guards a result: integer overflow turns into a float in PHP, and beyond the range nothing may go on.
+     *
+     * @throws QuantityOutOfRange
+     */
+    public static function checked(int|float $millionths): int
+    {
+        if (! is_int($millionths) || $millionths > self::MAX || $millionths < -self::MAX) {
+            throw new QuantityOutOfRange('a quantity goes beyond 9,000,000,000,000');
+        }
+
+        return $millionths;
+    }
+
+    private static function shorten(string $text): string
+    {
+        return strlen($text) > 30 ? substr($text, 0, 27).'...' : $text;
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support;
+use Yposta\Core\Bundle\BundleRefused;
+
+/**
+ * Rows as text, so that two lists can be compared whatever their order. Wording is not compared.
+ *
+ * @param  list<array<string, string>>  $rows
+ * @return list<string>
+ */
+function comparable(array $rows, array $without = ['text', 'hold_up']): array
+{
+    $lines = array_map(fn (array $row) => implode(',', array_diff_key($row, array_flip($without))), $rows);
+    sort($lines);
+
+    return $lines;
+}
+
+dataset('cases', function () {
+    foreach (glob(dirname(__DIR__).'/cases/*') ?: [] as $folder) {
+        if (! is_file("{$folder}/expected/exit")) {
+            yield basename($folder) => $folder;
+        }
+    }
+});
+
+it('plans the case as reasoned by hand', function (string $folder) {
+    $plan = Support::plan(Support::bundle(Support::folder($folder)));
+
+    foreach (glob("{$folder}/expected/*.csv") ?: [] as $file) {
+        expect(comparable(Support::rows($plan, basename($file))))
+            ->toBe(comparable(Support::parse((string) file_get_contents($file))), basename($file));
+    }
+})->with('cases');
+
+it('names the hold-up of the worked case', function () {
+    $plan = Support::plan(Support::bundle(Support::folder(dirname(__DIR__).'/cases/worked_late')));
+    $late = array_column(Support::rows($plan, 'demands.csv'), null, 'demand')['sales:S1/1'];
+
+    expect($late['late_days'])->toBe('2')->and($late['hold_up'])->toBe('ROD: lead time 5, time left 3 days');
+});
+
+it('refuses a structure that contains itself and names the loop', function () {
+    $folder = dirname(__DIR__).'/cases/loop';
+
+    expect(fn () => Support::bundle(Support::folder($folder)))
+        ->toThrow(BundleRefused::class, trim((string) file_get_contents("{$folder}/expected/stderr")));
+});
