@@ -80,6 +80,6 @@ final readonly class Summary
      */
     public static function value(int $qty, int $price): int
     {
-        return BigInteger::of($qty)->multipliedBy($price)->dividedBy(1_000_000_000_000, RoundingMode::HalfUp)->toInt();
+        return BigInteger::of($qty)->multipliedBy($price)->dividedBy(1_000_000_000_000, RoundingMode::HALF_UP)->toInt();
     }
 }

@@ -64,7 +64,7 @@ final readonly class Factor
             }
         }
         $exact = BigInteger::of($this->numerator)->multipliedBy($quantity)
-            ->dividedBy(BigInteger::of($this->denominator)->multipliedBy($step), RoundingMode::Up)
+            ->dividedBy(BigInteger::of($this->denominator)->multipliedBy($step), RoundingMode::UP)
             ->multipliedBy($step);
         if ($exact->isGreaterThan(Quantity::MAX)) {
             throw new QuantityOutOfRange('a requirement goes beyond 9,000,000,000,000');
