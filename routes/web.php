@@ -1,3 +1,48 @@
 <?php
 
 declare(strict_types=1);
+
+use App\Http\Controllers\DemandController;
+use App\Http\Controllers\OrderController;
+use App\Http\Controllers\PlanController;
+use App\Http\Controllers\ProposalController;
+use App\Http\Controllers\RunController;
+use App\Http\Controllers\SearchController;
+use App\Http\Controllers\SignInController;
+use App\Http\Controllers\SiteController;
+use App\Http\Controllers\TodayController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('guest')->group(function (): void {
+    Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
+    Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in');
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::post('/sign-out', [SignInController::class, 'destroy']);
+    Route::post('/site', SiteController::class);
+    Route::get('/search', SearchController::class);
+
+    Route::get('/', TodayController::class);
+
+    Route::get('/demand', [DemandController::class, 'index']);
+    Route::post('/demand/forecast', [DemandController::class, 'change']);
+
+    Route::get('/plan', [PlanController::class, 'index']);
+    Route::get('/plan/rows', [PlanController::class, 'rows']);
+    Route::get('/plan/point', [PlanController::class, 'point']);
+    Route::get('/plan/ask', [PlanController::class, 'ask']);
+    Route::get('/item', [PlanController::class, 'item']);
+
+    Route::get('/proposals', [ProposalController::class, 'index']);
+    Route::get('/proposals/{number}', [ProposalController::class, 'show'])->whereNumber('number');
+    Route::post('/proposals/convert', [ProposalController::class, 'convert']);
+
+    Route::get('/orders', [OrderController::class, 'index']);
+    Route::get('/orders/line', [OrderController::class, 'line']);
+    Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');
+    Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
+
+    Route::post('/runs', [RunController::class, 'store']);
+    Route::get('/runs/{run}', [RunController::class, 'show'])->whereNumber('run');
+});

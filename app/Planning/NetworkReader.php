@@ -8,6 +8,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Bundle\MasterData;
+use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Basis;
 use Yposta\Core\Network\BomLine;
@@ -42,22 +43,16 @@ final readonly class NetworkReader
     {
         return new Network(
             $this->calendars(),
-            $this->byCode('sites', fn ($row) => new Site($row->code, $row->name, $row->calendar_code)),
-            $this->byCode('items', fn ($row) => new Item($row->code, $row->name, $row->unit, (int) $row->decimals, (bool) $row->phantom, (int) $row->unit_cost)),
-            $this->planning(),
-            $this->bom(),
+            $this->sites(),
+            $this->items(DB::table('items')),
+            $this->planning(DB::table('planning_data')),
+            $this->bom(DB::table('bom_lines')),
             $this->map(DB::table('substitutes')->orderBy('id'), fn ($row) => new Substitute($row->item_code, $row->component_code, $row->substitute_code, (int) $row->ratio, (int) $row->rank)),
-            $this->byCode('suppliers', fn ($row) => new Supplier($row->code, $row->name, $row->calendar_code, $row->currency)),
-            $this->map(DB::table('supplier_items')->orderBy('id'), fn ($row) => new SupplierItem(
-                $row->supplier_code, $row->item_code, self::int($row->lead_days), self::int($row->min_qty), self::int($row->multiple), self::int($row->price), $row->their_code, (int) $row->rank,
-            )),
+            $this->suppliers(),
+            $this->supplierItems(DB::table('supplier_items')),
             $this->map(DB::table('stock')->orderBy('id'), fn ($row) => new Stock($row->item_code, $row->site_code, (int) $row->qty)),
-            $this->map(DB::table('forecast_buckets')->orderBy('id'), fn ($row) => new ForecastBucket(
-                $row->forecast, $row->item_code, $row->site_code, BucketSize::from($row->bucket), $this->dates->day($row->start), (int) $row->qty,
-            )),
-            $this->map(DB::table('sales_lines')->orderBy('id'), fn ($row) => new SalesLine(
-                $row->order_code, $row->line, $row->item_code, $row->site_code, (int) $row->qty, (int) $row->shipped, $this->dates->day($row->due), $row->customer, (int) $row->priority,
-            )),
+            $this->forecasts(),
+            $this->sales(),
             $this->orders(),
             $this->map(
                 $this->openLines()->join('order_components as c', 'c.order_line_id', '=', 'l.id')->orderBy('c.id')->select(['l.code', 'c.line', 'c.item_code', 'c.qty', 'c.issued', 'c.need']),
@@ -67,7 +62,89 @@ final readonly class NetworkReader
         );
     }
 
-    /** @return array<string, \Yposta\Core\Calendar\Calendar> */
+    /** Only what is needed to see how sales consume the forecasts. */
+    public function demand(): Network
+    {
+        return new Network(forecasts: $this->forecasts(), sales: $this->sales());
+    }
+
+    /**
+     * Only what is needed to make an order for an item at a site: its planning data, and its structure down through phantoms.
+     */
+    public function around(string $item, string $site): Network
+    {
+        $lines = [];
+        for ($frontier = [$item]; $frontier !== [];) {
+            $found = $this->bom(DB::table('bom_lines')->whereIn('item_code', $frontier));
+            array_push($lines, ...$found);
+            $components = array_values(array_unique(array_map(fn (BomLine $line) => $line->component, $found)));
+            $known = array_fill_keys(array_map(fn (BomLine $line) => $line->item, $lines), true);
+            $frontier = array_values(array_filter(
+                DB::table('items')->whereIn('code', $components)->where('phantom', true)->pluck('code')->all(),
+                fn ($code) => is_string($code) && ! isset($known[$code]),
+            ));
+        }
+        $codes = [$item, ...array_map(fn (BomLine $line) => $line->component, $lines)];
+
+        return new Network(
+            calendars: $this->calendars(), sites: $this->sites(), items: $this->items(DB::table('items')->whereIn('code', $codes)),
+            planning: $this->planning(DB::table('planning_data')->where('item_code', $item)->where('site_code', $site)),
+            bom: $lines, suppliers: $this->suppliers(), supplierItems: $this->supplierItems(DB::table('supplier_items')->where('item_code', $item)),
+            stock: [new Stock($item, $site, 0)],
+        );
+    }
+
+    /** The calendar of a site; every day works where it has none, and for all sites together that of the first. */
+    public function calendarOf(string $site): Calendar
+    {
+        $row = DB::table('sites')->when($site !== '', fn (Builder $query) => $query->where('code', $site))->whereNotNull('calendar_code')->orderBy('code')->first();
+
+        return $row === null ? Calendar::everyDay() : $this->calendars()[$row->calendar_code];
+    }
+
+    /** @return list<ForecastBucket> */
+    private function forecasts(): array
+    {
+        return $this->map(DB::table('forecast_buckets')->orderBy('id'), fn ($row) => new ForecastBucket(
+            $row->forecast, $row->item_code, $row->site_code, BucketSize::from($row->bucket), $this->dates->day($row->start), (int) $row->qty,
+        ));
+    }
+
+    /** @return list<SalesLine> */
+    private function sales(): array
+    {
+        return $this->map(DB::table('sales_lines')->orderBy('id'), fn ($row) => new SalesLine(
+            $row->order_code, $row->line, $row->item_code, $row->site_code, (int) $row->qty, (int) $row->shipped, $this->dates->day($row->due), $row->customer, (int) $row->priority,
+        ));
+    }
+
+    /** @return array<string, Site> */
+    private function sites(): array
+    {
+        return $this->byCode(DB::table('sites'), fn ($row) => new Site($row->code, $row->name, $row->calendar_code));
+    }
+
+    /** @return array<string, Item> */
+    private function items(Builder $query): array
+    {
+        return $this->byCode($query, fn ($row) => new Item($row->code, $row->name, $row->unit, (int) $row->decimals, (bool) $row->phantom, (int) $row->unit_cost));
+    }
+
+    /** @return array<string, Supplier> */
+    private function suppliers(): array
+    {
+        return $this->byCode(DB::table('suppliers'), fn ($row) => new Supplier($row->code, $row->name, $row->calendar_code, $row->currency));
+    }
+
+    /** @return list<SupplierItem> */
+    private function supplierItems(Builder $query): array
+    {
+        return $this->map($query->orderBy('id'), fn ($row) => new SupplierItem(
+            $row->supplier_code, $row->item_code, self::int($row->lead_days), self::int($row->min_qty), self::int($row->multiple), self::int($row->price), $row->their_code, (int) $row->rank,
+        ));
+    }
+
+    /** @return array<string, Calendar> */
     private function calendars(): array
     {
         $days = [];
@@ -75,14 +152,14 @@ final readonly class NetworkReader
             $days[$row->calendar_code][$this->dates->day($row->date)] = (bool) $row->works;
         }
 
-        return $this->byCode('calendars', fn ($row) => MasterData::calendar($row->code, $row->weekdays, $days[$row->code] ?? []));
+        return $this->byCode(DB::table('calendars'), fn ($row) => MasterData::calendar($row->code, $row->weekdays, $days[$row->code] ?? []));
     }
 
     /** @return array<string, Planning> */
-    private function planning(): array
+    private function planning(Builder $query): array
     {
         $planning = [];
-        foreach (DB::table('planning_data')->orderBy('id')->cursor() as $row) {
+        foreach ($query->orderBy('id')->cursor() as $row) {
             $planning[Network::key($row->item_code, $row->site_code)] = new Planning(
                 $row->item_code, $row->site_code, OrderKind::from($row->supply), self::int($row->lead_days), $row->supplier_code, $row->from_site_code, (int) $row->safety_stock,
                 (int) $row->safety_days, LotRule::from($row->lot_rule), (int) $row->group_days, self::int($row->fixed_qty), self::int($row->stock_min), self::int($row->stock_max),
@@ -94,9 +171,9 @@ final readonly class NetworkReader
     }
 
     /** @return list<BomLine> */
-    private function bom(): array
+    private function bom(Builder $query): array
     {
-        return $this->map(DB::table('bom_lines')->orderBy('id'), fn ($row) => new BomLine(
+        return $this->map($query->orderBy('id'), fn ($row) => new BomLine(
             $row->item_code, $row->site_code, $row->line, $row->component_code, (int) $row->qty, Basis::from($row->basis), (int) $row->base_qty, (int) $row->scrap, (int) $row->offset_days,
             $this->dates->dayOrNull($row->valid_from), $this->dates->dayOrNull($row->valid_to), self::int($row->op),
         ));
@@ -127,10 +204,10 @@ final readonly class NetworkReader
      * @param  callable(stdClass): T  $make
      * @return array<string, T>
      */
-    private function byCode(string $table, callable $make): array
+    private function byCode(Builder $query, callable $make): array
     {
         $made = [];
-        foreach (DB::table($table)->orderBy('code')->cursor() as $row) {
+        foreach ($query->orderBy('code')->cursor() as $row) {
             $made[$row->code] = $make($row);
         }
 

@@ -72,11 +72,11 @@ final class PlanStore
                 $worst[$message->point] = max($worst[$message->point] ?? 0, $message->qty);
             }
         }
-        $insert = new BulkInsert('plan_points', ['run_id', 'n', 'item_code', 'site_code', 'level', 'place', 'supply', 'supplier_code', 'trouble_from', 'short_from', 'worst'], self::ROWS_AT_ONCE);
+        $insert = new BulkInsert('plan_points', ['run_id', 'n', 'item_code', 'site_code', 'level', 'place', 'supply', 'supplier_code', 'rules', 'trouble_from', 'short_from', 'worst'], self::ROWS_AT_ONCE);
         foreach ($plan->structure->points as $index => $point) {
             if (isset($plan->supplies[$index]) || isset($plan->demands[$index])) {
                 $insert->add([
-                    $run, $index, $point->item->code, $point->site->code, $point->level, $places[$index], $point->supply()->value, $point->supplier,
+                    $run, $index, $point->item->code, $point->site->code, $point->level, $places[$index], $point->supply()->value, $point->supplier, json_encode(PointRules::of($point), JSON_THROW_ON_ERROR),
                     $this->dates->isoOrNull($from[$index] ?? null), $this->dates->isoOrNull($plan->shortFrom[$index] ?? null), $worst[$index] ?? 0,
                 ]);
             }

@@ -8,7 +8,6 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
 
@@ -17,7 +16,6 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->isProduction());
-        Vite::useAggressivePrefetching();
         RateLimiter::for('sign-in', fn (Request $request) => [
             Limit::perMinute(20)->by($request->ip()),
             Limit::perMinute(5)->by(Str::lower($request->string('email')->toString()).'|'.$request->ip()),

@@ -38,6 +38,7 @@ return new class extends Migration
             $table->unsignedInteger('place');
             $table->string('supply');
             $table->string('supplier_code')->nullable();
+            $table->json('rules');
             $table->date('trouble_from')->nullable();
             $table->date('short_from')->nullable();
             $table->bigInteger('worst')->default(0);

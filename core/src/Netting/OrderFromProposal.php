@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Netting;
 
+use InvalidArgumentException;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\Planning;
+use Yposta\Core\Options;
 use Yposta\Core\Structure\ComponentLine;
 use Yposta\Core\Structure\Point;
 use Yposta\Core\Structure\Structure;
+use Yposta\Core\Structure\StructureBuilder;
 
 /**
  * What an order for a quantity and a due date looks like: its start, and the components that the run would give a proposal (section 5).
@@ -34,5 +39,25 @@ final readonly class OrderFromProposal
         }
 
         return new self($start, $components);
+    }
+
+    /**
+     * When an item ordered from a supplier on the plan date could be at a site, as a day number: the supplier's lead time in the supplier's calendar.
+     *
+     * @throws InvalidArgumentException when the network lacks the site
+     */
+    public static function earliest(Network $network, Options $options, string $item, string $site, string $supplier): int
+    {
+        $own = $network->planning[Network::key($item, $site)] ?? Planning::defaults($item, $site);
+        $planning = new Planning(
+            $item, $site, OrderKind::Buy, $own->leadDays, $supplier, null, 0, 0, $own->lotRule, 1, $own->fixedQty, $own->stockMin, $own->stockMax, $own->minQty, $own->multiple, $own->maxQty, 0,
+        );
+        $structure = (new StructureBuilder(new Network(
+            calendars: $network->calendars, sites: $network->sites, items: $network->items, planning: [Network::key($item, $site) => $planning],
+            suppliers: $network->suppliers, supplierItems: $network->supplierItems,
+        ), $options))->build();
+        $point = $structure->find($item, $site) ?? throw new InvalidArgumentException("{$item} is not planned at {$site}");
+
+        return $point->leadCalendar->forward($options->planDate, $point->lead);
     }
 }

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Run;
+use App\Models\User;
+use App\Planning\Read\StoredPlan;
+use Illuminate\Http\Request;
+
+abstract class Controller
+{
+    /** The live plan, or null before the first run. */
+    protected function plan(): ?StoredPlan
+    {
+        $run = Run::live();
+
+        return $run === null ? null : new StoredPlan($run);
+    }
+
+    /** The site that the top bar is set to; empty for all. */
+    protected function site(Request $request): string
+    {
+        $site = $request->session()->get('site', '');
+
+        return is_string($site) ? $site : '';
+    }
+
+    protected function user(Request $request): User
+    {
+        $user = $request->user();
+        abort_unless($user instanceof User, 401);
+
+        return $user;
+    }
+
+    /** Whether the person wants to see things as expected (the default) or as needed. */
+    protected function asExpected(Request $request): bool
+    {
+        return $request->query('as') !== 'needed';
+    }
+}

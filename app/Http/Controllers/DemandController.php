@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ChangeForecast;
+use App\Planning\NetworkReader;
+use App\Planning\Read\DemandView;
+use App\Support\Roles;
+use App\Support\Settings;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final class DemandController extends Controller
+{
+    public function index(Request $request, NetworkReader $reader): Response
+    {
+        $view = new DemandView($this->plan(), $reader);
+        $site = $this->site($request);
+        $text = $request->string('q')->limit(60, '')->toString();
+        $names = $view->forecastNames();
+        $forecast = in_array($request->query('forecast'), $names, true) ? (string) $request->query('forecast') : ($names[0] ?? '');
+        $showForecast = $request->query('view') === 'forecast';
+        $late = $request->boolean('late');
+
+        return Inertia::render('Demand', [
+            'filter' => ['view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $late ? '1' : '', 'forecast' => $forecast],
+            'sales' => $showForecast ? [] : $view->sales($site, $text, $late),
+            'forecasts' => $names,
+            'rows' => $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : [],
+            'counted' => in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
+        ]);
+    }
+
+    public function change(Request $request, ChangeForecast $change): JsonResponse
+    {
+        abort_unless($this->user($request)->can(Roles::FORECAST), 403);
+        $given = $request->validate([
+            'forecast' => 'required|string|max:190', 'item' => 'required|string|max:190', 'site' => 'required|string|max:190', 'start' => 'required|string|max:20',
+            'qty' => 'present|nullable|string|max:60', 'version' => 'required|integer|min:0',
+        ]);
+        $cell = $change($given['forecast'], $given['item'], $given['site'], $given['start'], (string) $given['qty'], (int) $given['version'], $this->user($request));
+
+        return response()->json(['version' => $cell->version]);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Order;
+use App\Models\OrderLine;
+use App\Planning\Read\OrderView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final class OrderController extends Controller
+{
+    public function index(Request $request): Response
+    {
+        $filter = [
+            'kind' => in_array($request->query('kind'), ['buy', 'make', 'transfer'], true) ? (string) $request->query('kind') : '',
+            'status' => in_array($request->query('status'), ['firm', 'released', 'done', 'all'], true) ? (string) $request->query('status') : 'open',
+            'q' => $request->string('q')->limit(60, '')->toString(),
+            'said' => $request->boolean('said') ? '1' : '',
+        ];
+        $orders = (new OrderView($this->plan()))->list($filter['kind'], $this->site($request), $filter['status'], $filter['q']);
+        if ($filter['said'] === '1') {
+            $orders = array_values(array_filter($orders, fn ($order) => $order->message !== null));
+        }
+
+        return Inertia::render('Orders', ['orders' => $orders, 'filter' => $filter]);
+    }
+
+    public function show(Order $order): Response
+    {
+        return Inertia::render('Order', ['order' => (new OrderView($this->plan()))->detail($order)]);
+    }
+
+    public function detail(Order $order): JsonResponse
+    {
+        return response()->json((new OrderView($this->plan()))->detail($order));
+    }
+
+    /** The plan refers to lines; their order has the page. */
+    public function line(Request $request): RedirectResponse
+    {
+        $line = OrderLine::query()->with('order')->where('code', $request->string('code')->toString())->firstOrFail();
+
+        return redirect('/orders/'.rawurlencode((string) $line->order?->code));
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Planning\Read\Answers;
+use App\Planning\Read\GridFilter;
+use App\Planning\Read\PlanGrid;
+use App\Planning\Read\PointView;
+use App\Planning\Read\StoredPlan;
+use App\Planning\Read\StoredPoint;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Inertia\Inertia;
+use Inertia\Response;
+use Yposta\Core\Network\BucketSize;
+
+final class PlanController extends Controller
+{
+    /** Rows that come with the page, and at once when scrolling. */
+    private const PAGE = 50;
+
+    public function index(Request $request): Response
+    {
+        $plan = $this->plan();
+        if ($plan === null) {
+            return Inertia::render('Plan', ['planned' => false, 'periods' => [], 'rows' => [], 'total' => 0, 'inTrouble' => 0, 'points' => 0, 'suppliers' => [], 'filter' => $this->shown($request)]);
+        }
+        $filter = $this->filter($request);
+        $grid = new PlanGrid($plan, $this->size($request), $this->asExpected($request));
+
+        return Inertia::render('Plan', [
+            'planned' => true,
+            'periods' => $grid->periods(),
+            'rows' => $grid->rows($filter, 0, self::PAGE),
+            'total' => $grid->query($filter)->count(),
+            'inTrouble' => $grid->query(new GridFilter(site: $filter->site, inTrouble: true))->count(),
+            'points' => $grid->query(new GridFilter(site: $filter->site))->count(),
+            'suppliers' => DB::table('suppliers')->orderBy('name')->get(['code', 'name']),
+            'filter' => $this->shown($request),
+        ]);
+    }
+
+    public function rows(Request $request): JsonResponse
+    {
+        $plan = $this->plan();
+        abort_if($plan === null, 404);
+        $offset = max(0, $request->integer('offset'));
+
+        return response()->json(['rows' => (new PlanGrid($plan, $this->size($request), $this->asExpected($request)))->rows($this->filter($request), $offset, self::PAGE), 'run' => $plan->run->id]);
+    }
+
+    /** An item at a site, for the inspector. */
+    public function point(Request $request): JsonResponse
+    {
+        [$plan, $point] = $this->asked($request);
+
+        return response()->json((new PointView($plan, $this->asExpected($request)))->detail($point, $this->size($request)));
+    }
+
+    public function item(Request $request): Response
+    {
+        $plan = $this->plan();
+        $item = $request->string('item')->toString();
+        abort_unless(DB::table('items')->where('code', $item)->exists(), 404);
+        $site = $request->string('at')->toString();
+        $sites = $plan === null ? [] : $plan->pointsQuery()->where('p.item_code', $item)->orderBy('p.site_code')->pluck('p.site_code')->all();
+        $point = $plan?->findPoint($item, in_array($site, $sites, true) ? $site : (string) ($sites[0] ?? ''));
+
+        return Inertia::render('Item', [
+            'item' => $item,
+            'detail' => $plan === null || $point === null ? null : (new PointView($plan, $this->asExpected($request)))->detail($point, $this->size($request)),
+            'sites' => $sites,
+            'filter' => $this->shown($request),
+        ]);
+    }
+
+    /** Where a balance of the record comes from. */
+    public function ask(Request $request): JsonResponse
+    {
+        [$plan, $point] = $this->asked($request);
+        $plan->load([$point->n]);
+        $grid = new PlanGrid($plan, $this->size($request), $this->asExpected($request));
+        $rows = $grid->buckets()->of($point->supplies, $point->demands);
+        foreach ($rows as $place => $row) {
+            if ($plan->dates->iso($row->start) === $request->string('period')->toString()) {
+                return response()->json((new Answers($plan))->balance($point, $rows, $place, $this->asExpected($request)));
+            }
+        }
+        abort(404);
+    }
+
+    /** @return array{StoredPlan, StoredPoint} */
+    private function asked(Request $request): array
+    {
+        $plan = $this->plan();
+        $point = $plan?->findPoint($request->string('item')->toString(), $request->string('at')->toString());
+        abort_if($plan === null || $point === null, 404, 'This item is not in the live plan.');
+
+        return [$plan, $point];
+    }
+
+    private function size(Request $request): BucketSize
+    {
+        return BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::Week;
+    }
+
+    private function filter(Request $request): GridFilter
+    {
+        return new GridFilter(
+            $this->site($request), $request->string('supply')->toString(), $request->string('supplier')->toString(), $request->boolean('trouble'),
+            $request->string('q')->limit(60, '')->toString(), $request->string('sort', 'structure')->toString(),
+        );
+    }
+
+    /** @return array<string, string> the filter as it stands in the URL */
+    private function shown(Request $request): array
+    {
+        return [
+            'q' => $request->string('q')->toString(), 'supply' => $request->string('supply')->toString(), 'supplier' => $request->string('supplier')->toString(),
+            'trouble' => $request->boolean('trouble') ? '1' : '', 'sort' => $request->string('sort', 'structure')->toString(), 'bucket' => $this->size($request)->value,
+            'as' => $this->asExpected($request) ? 'expected' : 'needed',
+        ];
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\StartRun;
+use App\Http\Shapes\RunState;
+use App\Models\Run;
+use App\Planning\Read\Figures;
+use App\Support\Roles;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+final class RunController extends Controller
+{
+    public function store(Request $request, StartRun $start): JsonResponse
+    {
+        abort_unless($this->user($request)->can(Roles::RUN), 403);
+        $given = $request->validate([
+            'horizonEnd' => 'nullable|date_format:Y-m-d', 'bucket' => 'nullable|in:day,week,month', 'forecasts' => 'nullable|array', 'forecasts.*' => 'string|max:190',
+            'sites' => 'nullable|array', 'sites.*' => 'string|max:190', 'soldOnly' => 'nullable|boolean',
+        ]);
+
+        return response()->json($this->state($start($given, $this->user($request))));
+    }
+
+    public function show(Run $run): JsonResponse
+    {
+        return response()->json($this->state($run));
+    }
+
+    private function state(Run $run): RunState
+    {
+        return new RunState($run->id, $run->status, $run->stage, $run->trouble, $run->status === 'done' ? Figures::of($run, Figures::before($run)) : []);
+    }
+}

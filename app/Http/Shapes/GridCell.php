@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Shapes;
+
+/** One bucket of the plan grid. `mark` is calm, look or broken. */
+final readonly class GridCell
+{
+    public function __construct(
+        public string $start,
+        public string $balance,
+        public string $mark,
+        public bool $proposed,
+        public bool $ordered,
+    ) {}
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Shapes;
+
+/** A proposal in the inspector. */
+final readonly class ProposalDetail
+{
+    /**
+     * @param  list<SupplierChoice>  $suppliers
+     * @param  list<MessageRow>  $messages
+     */
+    public function __construct(
+        public ProposalRow $row,
+        public Answer $answer,
+        public array $suppliers,
+        public array $messages,
+    ) {}
+}

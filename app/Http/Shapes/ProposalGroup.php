@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Shapes;
+
+/** Proposals under one heading. */
+final readonly class ProposalGroup
+{
+    /**
+     * @param  list<ProposalRow>  $rows
+     */
+    public function __construct(
+        public string $key,
+        public string $title,
+        public string $note,
+        public ?string $value,
+        public array $rows,
+    ) {}
+}

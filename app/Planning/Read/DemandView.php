@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Read;
+
+use App\Http\Shapes\ForecastCell;
+use App\Http\Shapes\ForecastRow;
+use App\Http\Shapes\SalesRow;
+use App\Models\Run;
+use App\Planning\Dates;
+use App\Planning\NetworkReader;
+use App\Planning\RunParameters;
+use App\Support\Settings;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Demand\ForecastConsumption;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Quantity\Quantity;
+
+/** Sales lines with their cover, and the forecasts with what orders have consumed of them. */
+final readonly class DemandView
+{
+    public const MOST_LINES = 500;
+
+    public const MOST_PERIODS = 26;
+
+    private Dates $dates;
+
+    public function __construct(private ?StoredPlan $plan, private NetworkReader $reader)
+    {
+        $this->dates = new Dates;
+    }
+
+    /**
+     * Open sales lines, by due date; with the cover that the live plan gives them.
+     *
+     * @return list<SalesRow>
+     */
+    public function sales(string $site, string $text, bool $onlyLate): array
+    {
+        $query = DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')->whereColumn('l.shipped', '<', 'l.qty')
+            ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
+            ->when($text !== '', fn (Builder $query) => $query->where(function (Builder $either) use ($text): void {
+                foreach (['l.order_code', 'l.customer', 'l.item_code'] as $column) {
+                    $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
+                }
+            }))
+            ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')->limit(self::MOST_LINES)->select(['l.*', 'i.name', 'i.unit', 'i.decimals']);
+        $lines = $query->get();
+        $planned = $this->planned();
+        $pegs = $this->plan?->pegsOfDemands(array_values($planned)) ?? [];
+        $rows = [];
+        foreach ($lines as $line) {
+            $n = $planned["{$line->order_code}/{$line->line}"] ?? null;
+            $demand = $n === null || $this->plan === null ? null : $this->plan->demandNumbered($n);
+            if ($onlyLate && ($demand === null || $demand->lateDays() === 0)) {
+                continue;
+            }
+            $rows[] = new SalesRow(
+                $line->order_code, $line->line, $line->customer, $line->item_code, $line->name, $line->site_code, $line->unit, (int) $line->decimals,
+                Quantity::format((int) $line->qty - (int) $line->shipped), Quantity::format((int) $line->shipped), substr($line->due, 0, 10), (int) $line->priority,
+                $this->dates->isoOrNull($demand?->expected), $demand?->lateDays() ?? 0, $demand === null ? null : $this->plan?->holdUpOf($demand),
+                $demand === null || $this->plan === null ? null : (new Describe($this->plan))->strip($demand, $pegs[$n]),
+            );
+        }
+
+        return $rows;
+    }
+
+    /** @return array<string, int> number of the demand in the plan by ORDER/LINE */
+    private function planned(): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+
+        return DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('kind', 'sales')->get(['name', 'line', 'n'])
+            ->mapWithKeys(fn ($row) => ["{$row->name}/{$row->line}" => (int) $row->n])->all();
+    }
+
+    /** @return list<string> */
+    public function forecastNames(): array
+    {
+        return array_map(strval(...), DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast')->all());
+    }
+
+    /**
+     * A forecast as a grid of items and periods, with what the sales lines of today consume of it.
+     *
+     * @return list<ForecastRow>
+     */
+    public function forecast(string $name, string $site, string $text): array
+    {
+        $planDate = Settings::planDate();
+        $parameters = Run::live()->parameters ?? [...Settings::get(Settings::RUN_DEFAULTS, []), 'planDate' => $planDate];
+        $options = RunParameters::options($parameters);
+        $left = [];
+        foreach ((new ForecastConsumption($options))->remaining($this->reader->demand()) as $remaining) {
+            $left["{$remaining->bucket->item}\x1f{$remaining->bucket->site}\x1f".$this->dates->iso($remaining->bucket->start)."\x1f{$remaining->bucket->forecast}"] = $remaining->left;
+        }
+        $cells = DB::table('forecast_buckets as f')->join('items as i', 'i.code', '=', 'f.item_code')->where('f.forecast', $name)
+            ->when($site !== '', fn (Builder $query) => $query->where('f.site_code', $site))
+            ->when($text !== '', fn (Builder $query) => $query->where('f.item_code', 'like', '%'.str_replace(['%', '_'], '', $text).'%'))
+            ->orderBy('f.item_code')->orderBy('f.site_code')->orderBy('f.start')->select(['f.*', 'i.name', 'i.unit', 'i.decimals'])->get();
+        $rows = [];
+        foreach ($cells->groupBy(fn ($row) => "{$row->item_code}\x1f{$row->site_code}") as $group) {
+            $first = $group->first();
+            $byStart = $group->keyBy(fn ($row) => substr($row->start, 0, 10));
+            $rows[] = new ForecastRow($name, $first->item_code, $first->site_code, $first->name, $first->unit, (int) $first->decimals, $first->bucket, array_map(function (string $start) use ($byStart, $left, $name, $first): ForecastCell {
+                $cell = $byStart->get($start);
+                $qty = (int) ($cell->qty ?? 0);
+                $remaining = $left["{$first->item_code}\x1f{$first->site_code}\x1f{$start}\x1f{$name}"] ?? $qty;
+
+                return new ForecastCell($cell === null ? null : (int) $cell->id, $start, Quantity::format($qty), Quantity::format($qty - $remaining), Quantity::format($remaining), (int) ($cell->version ?? 0));
+            }, $this->periods($first->bucket, $planDate)));
+        }
+
+        return $rows;
+    }
+
+    /** @return list<string> starts of the periods shown, from the plan date's on */
+    public function periods(string $bucket, string $planDate): array
+    {
+        $size = BucketSize::from($bucket);
+        $starts = [];
+        for ($day = $size->startOf($this->dates->day($planDate)); count($starts) < ($bucket === 'month' ? 12 : self::MOST_PERIODS); $day = $size->endOf($day) + 1) {
+            $starts[] = $this->dates->iso($day);
+        }
+
+        return $starts;
+    }
+}

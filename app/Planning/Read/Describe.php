@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Read;
+
+use App\Http\Shapes\AnswerPeg;
+use App\Http\Shapes\Link;
+use App\Http\Shapes\MessageRow;
+use App\Http\Shapes\Strip;
+use App\Http\Shapes\StripPart;
+use App\Support\Say;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Plan\Cover;
+use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\DemandKind;
+use Yposta\Core\Plan\Peg;
+use Yposta\Core\Plan\Supply;
+use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Quantity\Quantity;
+
+/** What to call the elements of a plan, and where they lead. */
+final readonly class Describe
+{
+    public function __construct(private StoredPlan $plan) {}
+
+    public static function itemHref(string $item, string $site): string
+    {
+        return '/item?'.http_build_query(['item' => $item, 'at' => $site]);
+    }
+
+    /** The page of the order that a line belongs to; lines of an order with several are numbered behind a dot. */
+    public static function orderHref(string $line): string
+    {
+        return '/orders/line?'.http_build_query(['code' => $line]);
+    }
+
+    public static function proposalHref(string $number): string
+    {
+        return '/proposals?'.http_build_query(['until' => 'all', 'open' => $number]);
+    }
+
+    public function supply(Supply $supply): Link
+    {
+        return match ($supply->kind) {
+            SupplyKind::Stock => new Link(trans('On hand'), null),
+            SupplyKind::Order => new Link($supply->name, self::orderHref($supply->name)),
+            SupplyKind::Proposal => new Link(trans('Proposal :number', ['number' => $supply->name]), self::proposalHref($supply->name)),
+        };
+    }
+
+    public function demand(Demand $demand): Link
+    {
+        return match ($demand->kind) {
+            DemandKind::Sales => new Link("{$demand->name}/{$demand->line} {$demand->customer}", '/demand?'.http_build_query(['q' => $demand->name])),
+            DemandKind::Forecast => new Link(trans('Forecast :name', ['name' => $demand->name]), '/demand?'.http_build_query(['view' => 'forecast', 'q' => $this->plan->pointOf($demand->point)->item])),
+            DemandKind::Safety => new Link(trans('Safety stock'), null),
+            DemandKind::Part, DemandKind::Out => $this->input($demand),
+        };
+    }
+
+    private function input(Demand $demand): Link
+    {
+        $for = $demand->for;
+        if ($for === null) {
+            return new Link($demand->name, null);
+        }
+        $point = $this->plan->pointOf($for->point);
+        $what = $demand->kind === DemandKind::Out ? trans('to :site', ['site' => $point->site]) : $point->item;
+
+        return $for->isProposal()
+            ? new Link(trans('Proposal :number', ['number' => $for->name]).' '.$what, self::proposalHref($for->name))
+            : new Link("{$for->name} {$what}", self::orderHref($for->name));
+    }
+
+    /** @param  list<Peg>  $pegs  of the demand */
+    public function strip(Demand $demand, array $pegs): Strip
+    {
+        $cover = Cover::of($demand, $pegs);
+        $parts = [];
+        foreach (['stock' => $cover->stock, 'order' => $cover->order, 'proposal' => $cover->proposal, 'late' => $cover->late, 'nothing' => $cover->nothing] as $kind => $qty) {
+            if ($qty > 0) {
+                $parts[] = new StripPart($kind, max(1, (int) round($qty / $cover->wanted * 1000)), Quantity::format($qty));
+            }
+        }
+
+        return new Strip($parts, $this->plan->dates->isoOrNull($cover->complete), $cover->tooLate, $this->plan->pointOf($demand->point)->unit);
+    }
+
+    /**
+     * Whom a supply serves, with what is left over.
+     *
+     * @param  list<Peg>  $pegs
+     * @return list<AnswerPeg>
+     */
+    public function serves(Supply $supply, array $pegs): array
+    {
+        $left = $supply->qty;
+        $rows = [];
+        foreach ($pegs as $peg) {
+            $left -= $peg->qty;
+            $rows[] = new AnswerPeg($this->demand($peg->demand), $peg->demand->need === null ? '' : Say::day($peg->demand->need, $this->plan->planDate), Quantity::format($peg->qty));
+        }
+        if ($left > 0) {
+            $rows[] = new AnswerPeg(new Link(trans('left over'), null), '', Quantity::format($left));
+        }
+
+        return $rows;
+    }
+
+    /**
+     * The messages about a point, or about one reference in it.
+     *
+     * @return list<MessageRow>
+     */
+    public function messages(int $point, ?string $reference = null): array
+    {
+        $rows = DB::table('plan_messages')->where('run_id', $this->plan->run->id)->where('point', $point)
+            ->when($reference !== null, fn ($query) => $query->where('reference', $reference))->orderBy('from_date')->orderBy('n')->get();
+
+        return array_values($rows->map(fn ($row) => $this->message($row))->all());
+    }
+
+    public function message(\stdClass $row): MessageRow
+    {
+        $point = $this->plan->pointOf((int) $row->point);
+        [$kind, $name] = explode(':', $row->reference, 2);
+        $href = match ($kind) {
+            'order' => self::orderHref($name),
+            'proposal' => self::proposalHref($name),
+            default => self::itemHref($point->item, $point->site),
+        };
+
+        return new MessageRow($row->code, $row->text, $point->item, $point->site, $row->from_date, $row->to_date, $href);
+    }
+}

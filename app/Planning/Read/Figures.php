@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Read;
+
+use App\Http\Shapes\TodayFigure;
+use App\Models\Run;
+use App\Support\Say;
+
+/** The figures of a plan against those of the one before. */
+final class Figures
+{
+    /** Figures in which more is worse, in the order in which they are shown. */
+    private const FIGURES = [
+        'lateLines' => 'Sales lines late',
+        'lateDays' => 'Days late in all',
+        'short' => 'Items short',
+        'startPassed' => 'Past their date to start',
+        'proposals' => 'Proposals',
+        'stockValue' => 'Stock value',
+    ];
+
+    private const NEUTRAL = ['proposals', 'stockValue'];
+
+    /** @return list<TodayFigure> */
+    public static function of(Run $run, ?Run $before): array
+    {
+        $figures = [];
+        foreach (self::FIGURES as $key => $label) {
+            $value = (int) ($run->summary[$key] ?? 0);
+            $change = $before === null ? null : $value - (int) ($before->summary[$key] ?? 0);
+            $figures[] = new TodayFigure(
+                trans($label), Say::money($value),
+                $change === null ? null : ($change === 0 ? trans('same') : ($change > 0 ? '+' : "\u{2212}").Say::money(abs($change))),
+                ! in_array($key, self::NEUTRAL, true) && $change !== null && $change > 0,
+            );
+        }
+
+        return $figures;
+    }
+
+    public static function before(Run $run): ?Run
+    {
+        return Run::query()->where('status', 'done')->where('id', '<', $run->id)->orderByDesc('id')->first();
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Read;
+
+use App\Http\Shapes\ComponentRow;
+use App\Http\Shapes\Strip;
+use App\Http\Shapes\OrderDetail;
+use App\Http\Shapes\OrderLineRow;
+use App\Http\Shapes\OrderRow;
+use App\Models\Order;
+use App\Models\OrderLine;
+use App\Support\Settings;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Plan\Summary;
+use Yposta\Core\Quantity\Quantity;
+
+/** Orders as a list and one by one, with what the live plan says of them. */
+final readonly class OrderView
+{
+    public const MOST = 500;
+
+    public function __construct(private ?StoredPlan $plan) {}
+
+    /** @return list<OrderRow> open ones first, by due date */
+    public function list(string $kind, string $site, string $status, string $text): array
+    {
+        $today = Day::parse(Settings::planDate());
+        $rows = DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
+            ->when($kind !== '', fn (Builder $query) => $query->where('o.kind', $kind))
+            ->when($site !== '', fn (Builder $query) => $query->where('o.site_code', $site))
+            ->when($status === 'open', fn (Builder $query) => $query->where('o.status', '!=', 'done'))
+            ->when(in_array($status, ['firm', 'released', 'done'], true), fn (Builder $query) => $query->where('o.status', $status))
+            ->when($text !== '', fn (Builder $query) => $query->where(function (Builder $either) use ($text): void {
+                foreach (['o.code', 'l.item_code', 's.name'] as $column) {
+                    $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
+                }
+            }))
+            ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at')
+            ->orderByRaw("case o.status when 'done' then 1 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')->limit(self::MOST)
+            ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, o.created_by, o.created_at, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(l.qty - l.received) as left_qty, min(l.run_id) as run_id')
+            ->get();
+        $messages = $this->messagesByOrder();
+
+        return array_values($rows->map(fn (stdClass $row) => new OrderRow(
+            $row->code, $row->kind, $row->status, $row->site_code, $row->supplier, (int) $row->line_count === 1 ? "{$row->item} {$row->name}" : trans(':count items', ['count' => $row->line_count]),
+            (int) $row->line_count, (int) $row->line_count === 1 ? Quantity::format(max(0, (int) $row->left_qty)) : null, $row->unit, substr($row->due, 0, 10),
+            $row->status === 'done' ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))), $messages[$row->id] ?? null, $row->run_id === null ? null : trans('from run :run', ['run' => $row->run_id]),
+        ))->all());
+    }
+
+    /** @return array<int, string> code of the plan's message by order id */
+    private function messagesByOrder(): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+        $found = [];
+        $rows = DB::table('plan_messages as m')->join('order_lines as l', 'm.reference', '=', DB::raw("'order:' || l.code"))
+            ->where('m.run_id', $this->plan->run->id)->whereIn('m.code', ['bring_in', 'push_out', 'cancel', 'overdue'])->get(['l.order_id', 'm.code']);
+        foreach ($rows as $row) {
+            $found[(int) $row->order_id] = $row->code === 'overdue' ? 'overdue' : ($found[(int) $row->order_id] ?? $row->code);
+        }
+
+        return $found;
+    }
+
+    public function detail(Order $order): OrderDetail
+    {
+        $order->load(['lines.item', 'lines.components', 'supplier', 'site', 'creator']);
+        $lines = [];
+        $total = 0;
+        foreach ($order->lines as $line) {
+            $lines[] = $this->line($line);
+            $total += $line->price === null ? 0 : Summary::value($line->qty, $line->price);
+        }
+
+        return new OrderDetail(
+            $order->code, $order->kind, $order->status, $order->site_code, (string) $order->site?->name, $order->supplier?->name, (string) $order->supplier?->currency,
+            $order->kind === 'buy' && $total > 0 ? (string) $total : null, $order->creator?->name, $order->created_at?->toIso8601String(), $lines,
+        );
+    }
+
+    private function line(OrderLine $line): OrderLineRow
+    {
+        $supply = $this->supplyNumber($line->code);
+        $expected = null;
+        $serves = [];
+        $messages = [];
+        $strips = [];
+        if ($this->plan !== null && $supply !== null) {
+            $object = $this->plan->supplyNumbered($supply);
+            $describe = new Describe($this->plan);
+            $expected = $this->plan->dates->iso($object->available);
+            $serves = $describe->serves($object, $this->plan->pegsOfSupplies([$supply])[$supply]);
+            $messages = $describe->messages($object->point, $object->reference());
+            $strips = $this->strips($supply, $describe);
+        }
+        $names = DB::table('items')->whereIn('code', $line->components->pluck('item_code'))->get()->keyBy('code');
+
+        return new OrderLineRow(
+            $line->code, $line->item_code, (string) $line->item?->name, (string) $line->item?->unit, (int) $line->item?->decimals, Quantity::format($line->qty), Quantity::format($line->received),
+            $line->start === null ? null : substr($line->start, 0, 10), substr($line->due, 0, 10), $expected, $line->price === null ? null : Quantity::format($line->price), $line->pinned, $line->priority,
+            $line->proposal === null ? null : trans('Proposal :number of run :run', ['number' => $line->proposal, 'run' => $line->run_id]), $messages, $serves,
+            array_values($line->components->map(fn ($component) => new ComponentRow(
+                $component->line, $component->item_code, $names[$component->item_code]->name, $names[$component->item_code]->unit, Quantity::format((int) $component->qty),
+                Quantity::format((int) $component->issued), substr($component->need ?? $line->start ?? $line->due, 0, 10), $strips[$component->line] ?? null,
+            ))->all()),
+        );
+    }
+
+    private function supplyNumber(string $code): ?int
+    {
+        if ($this->plan === null) {
+            return null;
+        }
+        $n = DB::table('plan_supplies')->where('run_id', $this->plan->run->id)->where('kind', 'order')->where('name', $code)->value('n');
+
+        return is_numeric($n) ? (int) $n : null;
+    }
+
+    /** @return array<string, Strip> cover of the order's components by line */
+    private function strips(int $supply, Describe $describe): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->pluck('n')->map(intval(...))->all());
+        $strips = [];
+        foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
+            $demand = $this->plan->demandNumbered($n);
+            $strips[$demand->line] = $describe->strip($demand, $pegs);
+        }
+
+        return $strips;
+    }
+}

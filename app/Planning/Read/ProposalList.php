@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Read;
+
+use App\Http\Shapes\CauseStrip;
+use App\Http\Shapes\ProposalDetail;
+use App\Http\Shapes\ProposalGroup;
+use App\Http\Shapes\ProposalRow;
+use App\Http\Shapes\SupplierChoice;
+use App\Planning\NetworkReader;
+use App\Planning\RunParameters;
+use App\Support\Say;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Netting\OrderFromProposal;
+use Yposta\Core\Plan\ConversionDate;
+use Yposta\Core\Plan\Peg;
+use Yposta\Core\Plan\Summary;
+use Yposta\Core\Plan\Supply;
+use Yposta\Core\Quantity\Quantity;
+
+/** The proposals of the live plan that have not been converted yet. */
+final readonly class ProposalList
+{
+    /** How many are shown at once; the rest is counted. */
+    public const MOST = 600;
+
+    private Describe $describe;
+
+    /** @var array<string, stdClass> suppliers by code */
+    private array $suppliers;
+
+    /** @var array<string, int> price in millionths by supplier and item */
+    private array $prices;
+
+    private int $bringInDays;
+
+    public function __construct(private StoredPlan $plan)
+    {
+        $this->describe = new Describe($plan);
+        $this->suppliers = DB::table('suppliers')->get()->keyBy('code')->all();
+        $this->prices = DB::table('supplier_items')->whereNotNull('price')->get()->mapWithKeys(fn ($row) => ["{$row->supplier_code}\x1f{$row->item_code}" => (int) $row->price])->all();
+        $this->bringInDays = (int) ($plan->run->parameters['bringInDays'] ?? 0);
+    }
+
+    /**
+     * Proposals not converted yet.
+     *
+     * @param  string|null  $until  ISO date by which they start; null for all
+     */
+    public function query(string $site = '', ?string $until = null, string $text = ''): Builder
+    {
+        return DB::table('plan_supplies as s')
+            ->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
+            ->leftJoin('conversions as c', fn ($join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw('c.proposal = cast(s.name as integer)'))
+            ->where('s.run_id', $this->plan->run->id)->where('s.kind', 'proposal')->whereNull('c.id')
+            ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))
+            ->when($until !== null, fn (Builder $query) => $query->where('s.start', '<=', $until))
+            ->when($text !== '', fn (Builder $query) => $query->where('p.item_code', 'like', '%'.str_replace(['%', '_'], '', $text).'%'));
+    }
+
+    /**
+     * @param  string  $by  supplier, item or date
+     * @return list<ProposalGroup>
+     */
+    public function groups(Builder $query, string $by): array
+    {
+        $numbers = $query->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')->limit(self::MOST)->pluck('s.n')->map(intval(...));
+        $this->plan->loadSupplies($numbers);
+        $serves = $this->plan->pegsOfSupplies(array_values($numbers->all()));
+        $rows = $numbers->map(fn (int $n) => $this->row($this->plan->supplyNumbered($n), $serves[$n], $by));
+        $groups = $rows->groupBy('group')->map(fn (Collection $rows, string $key) => $this->group($key, array_values($rows->all()), $by));
+
+        return array_values(($by === 'date' ? $groups : $groups->sortBy(fn (ProposalGroup $group) => ($group->rows[0]->kind === 'buy' ? '0' : '1').$group->title))->all());
+    }
+
+    public function detail(Supply $proposal): ProposalDetail
+    {
+        $point = $this->plan->pointOf($proposal->point);
+        $this->plan->load([$point->n]);
+        $number = $this->plan->numberOf($proposal);
+
+        return new ProposalDetail(
+            $this->row($proposal, $this->plan->pegsOfSupplies([$number])[$number], 'supplier'),
+            (new Answers($this->plan))->proposal($proposal),
+            $this->choices($proposal, $point),
+            $this->describe->messages($point->n, $proposal->reference()),
+        );
+    }
+
+    /** @param  list<Peg>  $serves */
+    private function row(Supply $proposal, array $serves, string $by): ProposalRow
+    {
+        $point = $this->plan->pointOf($proposal->point);
+        $dates = $this->plan->dates;
+        $causes = $this->plan->causesOf($proposal);
+        $kind = (string) $proposal->type?->value;
+        $due = ConversionDate::of($proposal, $this->bringInDays);
+        $waitsFor = $this->plan->waitsFor($proposal);
+
+        return new ProposalRow(
+            (int) $proposal->name, $kind, $point->item, $point->site, $point->name, $point->unit, $point->decimals, Quantity::format($proposal->qty), $dates->iso($proposal->start),
+            $dates->iso($proposal->reason->wanted ?? $proposal->due), $dates->iso($due), $dates->iso($proposal->available), $proposal->supplier,
+            $proposal->supplier === null ? null : $this->suppliers[$proposal->supplier]->name, $proposal->fromSite, $proposal->start - $this->plan->planDate,
+            $waitsFor === null ? null : $this->plan->pointOf($waitsFor->point)->item, new CauseStrip(intdiv($causes[0], 1000), intdiv($causes[1], 1000)), $this->purpose($serves),
+            $this->value($proposal, $point), $this->groupKey($proposal, $point, $by),
+        );
+    }
+
+    private function groupKey(Supply $proposal, StoredPoint $point, string $by): string
+    {
+        return match ($by) {
+            'item' => "{$point->item}\x1f{$point->site}",
+            'date' => $this->plan->dates->iso($proposal->start),
+            default => match ($proposal->type?->value) {
+                'buy' => "buy\x1f{$proposal->supplier}\x1f{$point->site}",
+                'make' => "make\x1f{$point->site}",
+                default => "transfer\x1f{$proposal->fromSite}\x1f{$point->site}",
+            },
+        };
+    }
+
+    /** @param  list<ProposalRow>  $rows */
+    private function group(string $key, array $rows, string $by): ProposalGroup
+    {
+        $first = $rows[0];
+        $count = count($rows);
+        $value = 0;
+        foreach ($rows as $row) {
+            $value += (int) ($row->value ?? 0);
+        }
+        $site = DB::table('sites')->where('code', $first->site)->value('name');
+        [$title, $note] = match ($by) {
+            'item' => ["{$first->item} {$first->name}", trans('at :site', ['site' => $site])],
+            'date' => [Say::isoDay($first->start, $this->plan->planDate), ''],
+            default => match ($first->kind) {
+                'buy' => [
+                    $first->supplierName ?? trans('No supplier'),
+                    $first->supplier === null ? trans('choose one before ordering') : trans_choice('{1} one purchase order for :site, 1 line|[2,*] one purchase order for :site, :count lines', $count, ['site' => $site, 'count' => $count]),
+                ],
+                'make' => [trans('Made at :site', ['site' => $site]), trans_choice('{1} 1 production order|[2,*] :count production orders', $count, ['count' => $count])],
+                default => [trans('From :from to :site', ['from' => DB::table('sites')->where('code', $first->fromSite)->value('name'), 'site' => $site]), trans_choice('{1} 1 transfer|[2,*] :count transfers', $count, ['count' => $count])],
+            },
+        };
+
+        return new ProposalGroup($key, $title, $note, $by === 'supplier' && $first->kind === 'buy' ? (string) $value : null, $rows);
+    }
+
+    /** @param  list<Peg>  $serves */
+    private function purpose(array $serves): string
+    {
+        $for = [];
+        foreach ($serves as $peg) {
+            $demand = $peg->demand;
+            $for[match (true) {
+                $demand->for !== null && ! $demand->isOfProposal() => $demand->for->name,
+                $demand->for !== null => $this->plan->pointOf($demand->for->point)->item,
+                $demand->kind->value === 'sales' => $demand->name,
+                $demand->kind->value === 'forecast' => trans('forecast'),
+                default => trans('safety stock'),
+            }] = true;
+        }
+        $names = array_map(strval(...), array_keys($for));
+
+        return match (count($names)) {
+            0 => trans('stock rule'),
+            1 => $names[0],
+            default => trans(':first and :count more', ['first' => $names[0], 'count' => count($names) - 1]),
+        };
+    }
+
+    private function value(Supply $proposal, StoredPoint $point): ?string
+    {
+        if ($proposal->type?->value !== 'buy') {
+            return null;
+        }
+        $price = $this->prices["{$proposal->supplier}\x1f{$point->item}"] ?? $point->unitCost;
+
+        return (string) Summary::value($proposal->qty, $price);
+    }
+
+    /** @return list<SupplierChoice> */
+    private function choices(Supply $proposal, StoredPoint $point): array
+    {
+        if ($proposal->type?->value !== 'buy') {
+            return [];
+        }
+        $network = app(NetworkReader::class)->around($point->item, $point->site);
+        $options = RunParameters::options($this->plan->run->parameters);
+        $choices = [];
+        foreach ($network->supplierItems as $offer) {
+            $supplier = $network->suppliers[$offer->supplier];
+            $possible = OrderFromProposal::earliest($network, $options, $point->item, $point->site, $offer->supplier);
+            $choices[] = new SupplierChoice(
+                $offer->supplier, $supplier->name, $offer->leadDays ?? $point->rules->lead, $offer->price === null ? null : Quantity::format($offer->price), $supplier->currency, $this->plan->dates->iso($possible),
+            );
+        }
+
+        return $choices;
+    }
+}

@@ -1,0 +1,235 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { router } from '@inertiajs/react';
+import { Check, Loader, Play } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Button } from '@/components/Button';
+import { getJson, postJson, Refusal } from '@/lib/http';
+import type { RunState } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
+import { t } from '@/lib/t';
+
+const STAGES = ['queued', 'reading', 'structure', 'demand', 'netting', 'projection', 'storing'] as const;
+const STAGE_NAMES: Record<string, string> = {
+    queued: 'Waiting for its turn',
+    reading: 'Reading the data',
+    structure: 'Structures and levels',
+    demand: 'Demand',
+    netting: 'Netting',
+    projection: 'What will be, and pegging',
+    storing: 'Storing the result',
+};
+const ASK_EVERY = 300;
+
+/** The run button, what can be chosen for a run, how far it is, and what came out. */
+export function RunPanel() {
+    const { user, plan } = useShared();
+    const [state, setState] = useState<RunState | null>(null);
+    const [trouble, setTrouble] = useState<string | null>(null);
+    const watched = state === null || state.status === 'done' || state.status === 'failed' ? (state === null ? plan.running : null) : state.id;
+    useWatched(watched, setState);
+    if (!user.can.includes('run plan')) {
+        return null;
+    }
+    const running = watched !== null;
+    return (
+        <Popover>
+            <PopoverButton className="inline-flex h-[30px] items-center gap-1.5 rounded border border-act bg-act px-3 text-base font-semibold text-surface hover:bg-act-dark">
+                {running ? <Loader size={14} className="animate-spin" aria-hidden /> : <Play size={14} aria-hidden />}
+                {running ? t('Running') : t('Run')}
+            </PopoverButton>
+            <PopoverPanel
+                anchor="bottom start"
+                className="z-30 w-[340px] rounded border border-line bg-surface p-3.5 shadow-sm [--anchor-gap:6px] focus:outline-none"
+                aria-label={t('Run the plan')}
+            >
+                {running ? <Progress stage={state?.stage ?? 'queued'} /> : null}
+                {!running && state && <Result state={state} onAgain={() => setState(null)} />}
+                {!running && !state && (
+                    <Choices
+                        trouble={trouble}
+                        onStart={(wishes) => {
+                            setTrouble(null);
+                            postJson<RunState>('/runs', wishes)
+                                .then((started) => {
+                                    setState(started);
+                                    settled(started);
+                                })
+                                .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
+                        }}
+                    />
+                )}
+            </PopoverPanel>
+        </Popover>
+    );
+}
+
+function settled(state: RunState): void {
+    if (state.status === 'done') {
+        router.reload({ preserveUrl: true } as never);
+    }
+}
+
+/** Asks after a run until it is over; then the page shows the new plan. */
+function useWatched(run: number | null, tell: (state: RunState) => void): void {
+    useEffect(() => {
+        if (run === null) {
+            return;
+        }
+        let timer: ReturnType<typeof setTimeout>;
+        let over = false;
+        const ask = () => {
+            getJson<RunState>(`/runs/${run}`)
+                .then((state) => {
+                    if (over) {
+                        return;
+                    }
+                    tell(state);
+                    if (state.status === 'done' || state.status === 'failed') {
+                        settled(state);
+                    } else {
+                        timer = setTimeout(ask, ASK_EVERY);
+                    }
+                })
+                .catch(() => {
+                    timer = setTimeout(ask, ASK_EVERY * 10);
+                });
+        };
+        timer = setTimeout(ask, ASK_EVERY);
+        return () => {
+            over = true;
+            clearTimeout(timer);
+        };
+    }, [run, tell]);
+}
+
+interface Wishes {
+    horizonEnd: string | null;
+    bucket: string;
+    forecasts: string[];
+    sites: string[] | null;
+    soldOnly: boolean;
+}
+
+function Choices({ trouble, onStart }: { trouble: string | null; onStart: (wishes: Wishes) => void }) {
+    const { runDefaults, forecastNames, sites } = useShared();
+    const [horizonEnd, setHorizonEnd] = useState(runDefaults.horizonEnd ?? '');
+    const [bucket, setBucket] = useState(runDefaults.bucket);
+    const [forecasts, setForecasts] = useState(runDefaults.forecasts);
+    const [chosenSites, setChosenSites] = useState(sites.map((site) => site.code));
+    const [soldOnly, setSoldOnly] = useState(false);
+    const [sent, setSent] = useState(false);
+    const some = chosenSites.length < sites.length;
+    return (
+        <form
+            onSubmit={(event) => {
+                event.preventDefault();
+                setSent(true);
+                onStart({ horizonEnd: horizonEnd || null, bucket, forecasts, sites: some ? chosenSites : null, soldOnly });
+                setTimeout(() => setSent(false), 1000);
+            }}
+        >
+            <h2 className="text-lg font-bold">{t('Run the plan')}</h2>
+            <p className="mb-2 text-sm text-mute">{t('The plan you see stays until the new one is complete.')}</p>
+            {trouble && (
+                <p role="alert" className="mb-2 rounded bg-broken-tint px-2 py-1 text-sm">
+                    {trouble}
+                </p>
+            )}
+            <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2 text-sm">
+                <label htmlFor="run-horizon">{t('Plan up to')}</label>
+                <input id="run-horizon" type="date" value={horizonEnd} onChange={(event) => setHorizonEnd(event.target.value)} className="h-7 rounded border border-line bg-surface px-2" />
+                <label htmlFor="run-bucket">{t('Shown by')}</label>
+                <select id="run-bucket" value={bucket} onChange={(event) => setBucket(event.target.value)} className="h-7 rounded border border-line bg-surface px-1.5">
+                    <option value="day">{t('day')}</option>
+                    <option value="week">{t('week')}</option>
+                    <option value="month">{t('month')}</option>
+                </select>
+            </div>
+            <Ticks title={t('Forecasts that count')} all={forecastNames.map((name) => [name, name])} chosen={forecasts} onChange={setForecasts} />
+            <Ticks title={t('Sites')} all={sites.map((site) => [site.code, site.name])} chosen={chosenSites} onChange={setChosenSites} />
+            {some && <p className="mt-1 text-sm text-look-ink">{t('Items at other sites will have no plan until they are run again.')}</p>}
+            <fieldset className="mt-2.5">
+                <legend className="text-xs font-bold text-mute">{t('Items')}</legend>
+                {[false, true].map((only) => (
+                    <label key={String(only)} className="flex items-center gap-2 py-0.5 text-sm">
+                        <input type="radio" name="levels" checked={soldOnly === only} onChange={() => setSoldOnly(only)} className="accent-act" />
+                        {only ? t('Only what is sold or forecast, and what goes into it') : t('All levels')}
+                    </label>
+                ))}
+            </fieldset>
+            <Button type="submit" look="act" className="mt-3 w-full justify-center" disabled={sent || chosenSites.length === 0}>
+                {t('Run now')}
+            </Button>
+        </form>
+    );
+}
+
+function Ticks({ title, all, chosen, onChange }: { title: string; all: [string, string][]; chosen: string[]; onChange: (chosen: string[]) => void }) {
+    if (all.length === 0) {
+        return null;
+    }
+    return (
+        <fieldset className="mt-2.5">
+            <legend className="text-xs font-bold text-mute">{title}</legend>
+            {all.map(([code, name]) => (
+                <label key={code} className="flex items-center gap-2 py-0.5 text-sm">
+                    <input
+                        type="checkbox"
+                        checked={chosen.includes(code)}
+                        onChange={(event) => onChange(event.target.checked ? [...chosen, code] : chosen.filter((other) => other !== code))}
+                        className="accent-act"
+                    />
+                    {name}
+                </label>
+            ))}
+        </fieldset>
+    );
+}
+
+function Progress({ stage }: { stage: string }) {
+    const at = STAGES.findIndex((name) => name === stage);
+    return (
+        <div role="status">
+            <h2 className="mb-1.5 text-lg font-bold">{t('Planning')}</h2>
+            <ol className="text-sm">
+                {STAGES.map((name, place) => (
+                    <li key={name} className={`flex items-center gap-2 py-0.5 ${place > at ? 'text-mute' : ''} ${place === at ? 'font-semibold' : ''}`}>
+                        <span className="w-4">
+                            {place < at && <Check size={14} className="text-act" aria-label={t('done')} />}
+                            {place === at && <Loader size={14} className="animate-spin text-act" aria-hidden />}
+                        </span>
+                        {t(STAGE_NAMES[name] ?? name)}
+                    </li>
+                ))}
+            </ol>
+        </div>
+    );
+}
+
+function Result({ state, onAgain }: { state: RunState; onAgain: () => void }) {
+    return (
+        <div role="status">
+            <h2 className="mb-1 text-lg font-bold">{state.status === 'done' ? t('The new plan is live') : t('The run did not finish')}</h2>
+            {state.trouble && <p className="rounded bg-broken-tint px-2 py-1 text-sm">{state.trouble}</p>}
+            {state.figures.length > 0 && (
+                <table className="w-full text-sm">
+                    <caption className="pb-0.5 text-left text-xs font-bold text-mute">{t('Against the plan before')}</caption>
+                    <tbody>
+                        {state.figures.map((figure) => (
+                            <tr key={figure.label} className="border-b border-soft last:border-0">
+                                <th scope="row" className="py-1 text-left font-normal">
+                                    {figure.label}
+                                </th>
+                                <td className="text-right font-semibold">{figure.value}</td>
+                                <td className={`w-16 text-right ${figure.worse ? 'text-broken' : 'text-mute'}`}>{figure.change}</td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            )}
+            <Button className="mt-2.5 w-full justify-center" onClick={onAgain}>
+                {t('Run again')}
+            </Button>
+        </div>
+    );
+}

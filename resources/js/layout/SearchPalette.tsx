@@ -1,0 +1,98 @@
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
+import { router } from '@inertiajs/react';
+import { Search } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { getJson } from '@/lib/http';
+import type { Hit } from '@/lib/shapes';
+import { t } from '@/lib/t';
+
+const KINDS: Record<string, string> = { item: 'Items', order: 'Orders', sales: 'Sales orders', customer: 'Customers', supplier: 'Suppliers', command: 'Go to' };
+
+function commands(text: string): Hit[] {
+    const all: Hit[] = [
+        { kind: 'command', label: t('Today'), note: '', href: '/' },
+        { kind: 'command', label: t('Demand: sales'), note: '', href: '/demand' },
+        { kind: 'command', label: t('Demand: forecast'), note: '', href: '/demand?view=forecast' },
+        { kind: 'command', label: t('Plan: in trouble'), note: '', href: '/plan?trouble=1&sort=urgency' },
+        { kind: 'command', label: t('Proposals due today'), note: '', href: '/proposals?until=today' },
+        { kind: 'command', label: t('Open orders'), note: '', href: '/orders' },
+    ];
+    return all.filter((hit) => hit.label.toLowerCase().includes(text.toLowerCase()));
+}
+
+/** Finds anything: items, orders, customers, suppliers, and places to go. Ctrl K puts the cursor here. */
+export function SearchPalette() {
+    const [text, setText] = useState('');
+    const [hits, setHits] = useState<Hit[]>([]);
+    const input = useRef<HTMLInputElement>(null);
+
+    useEffect(() => {
+        const focus = (event: globalThis.KeyboardEvent) => {
+            if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+                event.preventDefault();
+                input.current?.focus();
+                input.current?.select();
+            }
+        };
+        window.addEventListener('keydown', focus);
+        return () => window.removeEventListener('keydown', focus);
+    }, []);
+
+    useEffect(() => {
+        if (text.trim() === '') {
+            return;
+        }
+        const control = new AbortController();
+        const timer = setTimeout(() => {
+            getJson<Hit[]>('/search', { q: text }, control.signal)
+                .then(setHits)
+                .catch(() => undefined);
+        }, 120);
+        return () => {
+            clearTimeout(timer);
+            control.abort();
+        };
+    }, [text]);
+
+    const found = text.trim() === '' ? commands('') : [...hits, ...commands(text.trim())];
+    return (
+        <Combobox<Hit | null>
+            value={null}
+            immediate
+            onChange={(hit) => {
+                if (hit) {
+                    setText('');
+                    setHits([]);
+                    input.current?.blur();
+                    router.visit(hit.href);
+                }
+            }}
+        >
+            <div className="relative flex items-center">
+                <Search size={15} className="absolute left-2.5 text-mute" aria-hidden />
+                <ComboboxInput
+                    ref={input}
+                    aria-label={t('Find anything')}
+                    placeholder={t('Find anything')}
+                    autoComplete="off"
+                    displayValue={() => text}
+                    onChange={(event) => setText(event.target.value)}
+                    className="h-[30px] w-[250px] rounded border border-line bg-surface pr-14 pl-8 text-base hover:border-mute"
+                />
+                <kbd className="pointer-events-none absolute right-2 rounded border border-line bg-paper px-1.5 font-sans text-2xs text-mute">Ctrl K</kbd>
+            </div>
+            <ComboboxOptions anchor="bottom end" className="z-40 max-h-[70vh] w-[360px] overflow-auto rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] empty:hidden">
+                {found.map((hit, place) => (
+                    <ComboboxOption key={`${hit.kind} ${hit.href} ${hit.label}`} value={hit} className="group cursor-pointer">
+                        {hit.kind !== found[place - 1]?.kind && <div className="px-3 pt-1.5 pb-0.5 text-xs font-bold text-mute">{t(KINDS[hit.kind] ?? hit.kind)}</div>}
+                        <div className="flex items-baseline gap-2 px-3 py-1 group-data-focus:bg-act-tint">
+                            <span className="font-semibold">{hit.label}</span>
+                            <span className="truncate text-mute">{hit.note}</span>
+                        </div>
+                    </ComboboxOption>
+                ))}
+                {found.length === 0 && <div className="px-3 py-2 text-mute">{t('Nothing found for "{text}"', { text })}</div>}
+            </ComboboxOptions>
+        </Combobox>
+    );
+}

@@ -1,0 +1,55 @@
+import { usePage } from '@inertiajs/react';
+import { createContext, useContext, useState, type ReactNode } from 'react';
+import { createPortal } from 'react-dom';
+import { Notice } from '@/components/Notice';
+import { Rail } from '@/layout/Rail';
+import { TopBar } from '@/layout/TopBar';
+import { useShared } from '@/lib/shared';
+
+const Slot = createContext<HTMLElement | null>(null);
+
+/** The frame of every page: rail, top bar, the page, and on the right the place of the inspector. */
+export function Shell({ children }: { children: ReactNode }) {
+    const { trouble } = useShared();
+    const { url } = usePage();
+    const [slot, setSlot] = useState<HTMLElement | null>(null);
+    const [hidden, setHidden] = useState<string | null>(null);
+    return (
+        <Slot value={slot}>
+            <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
+                To the page
+            </a>
+            <div className="flex h-screen overflow-hidden">
+                <Rail />
+                <div className="flex min-w-0 flex-1 flex-col">
+                    <TopBar />
+                    <div className="flex min-h-0 flex-1">
+                        <main id="page" tabIndex={-1} className="relative flex min-w-0 flex-1 flex-col overflow-y-auto px-3.5 pt-3 pb-4 focus:outline-none">
+                            {trouble && hidden !== url && (
+                                <Notice tone="broken" onClose={() => setHidden(url)}>
+                                    {trouble}
+                                </Notice>
+                            )}
+                            {children}
+                        </main>
+                        <div ref={setSlot} className="contents" />
+                    </div>
+                </div>
+            </div>
+        </Slot>
+    );
+}
+
+/** Puts its content into the inspector's place, whichever page it is written in. */
+export function Inspector({ label, children }: { label: string; children: ReactNode }) {
+    const slot = useContext(Slot);
+    if (!slot) {
+        return null;
+    }
+    return createPortal(
+        <aside aria-label={label} className="w-[344px] shrink-0 overflow-y-auto border-l border-line bg-surface px-3.5 py-3 min-[1500px]:w-[400px]">
+            {children}
+        </aside>,
+        slot,
+    );
+}

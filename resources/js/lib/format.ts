@@ -1,0 +1,69 @@
+import { t, tn } from '@/lib/t';
+
+const MINUS = '\u2212';
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** A quantity that came as decimal text, with the item's decimals, groups of three and a true minus. Text is never turned into a float. */
+export function qty(text: string, decimals?: number): string {
+    const negative = text.startsWith('-');
+    const [whole = '0', fraction = ''] = text.replace(/^[-+]/, '').split('.');
+    const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',');
+    const shown = decimals === undefined ? fraction : fraction.padEnd(decimals, '0');
+    return (negative ? MINUS : '') + grouped + (shown === '' ? '' : `.${shown}`);
+}
+
+export function isZero(text: string): boolean {
+    return /^-?0*(\.0*)?$/.test(text);
+}
+
+function parts(iso: string): { date: Date; year: number } {
+    const date = new Date(`${iso.slice(0, 10)}T00:00:00Z`);
+    return { date, year: date.getUTCFullYear() };
+}
+
+/** "Thu 12 Mar"; the year only when it differs from that of the day it is compared with. */
+export function day(iso: string, near?: string): string {
+    const { date, year } = parts(iso);
+    const text = `${t(WEEKDAYS[date.getUTCDay()] ?? '')} ${date.getUTCDate()} ${t(MONTHS[date.getUTCMonth()] ?? '')}`;
+    return near && parts(near).year !== year ? `${text} ${year}` : text;
+}
+
+/** "Monday 2 March" for a heading. */
+export function longDay(iso: string): string {
+    return parts(iso).date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).replace(',', '');
+}
+
+/** How a period is headed: the first day of a day or week, the name of a month. */
+export function period(iso: string, bucket: string): string {
+    const { date, year } = parts(iso);
+    const month = t(MONTHS[date.getUTCMonth()] ?? '');
+    return bucket === 'month' ? `${month} ${year}` : `${date.getUTCDate()} ${month}`;
+}
+
+export function weekday(iso: string): string {
+    return t(WEEKDAYS[parts(iso).date.getUTCDay()] ?? '');
+}
+
+/** Days from one ISO date to another. */
+export function daysBetween(from: string, to: string): number {
+    return Math.round((parts(to).date.getTime() - parts(from).date.getTime()) / 86_400_000);
+}
+
+/** "today", "in 3 days", "2 days past". */
+export function inDays(days: number): string {
+    if (days === 0) {
+        return t('today');
+    }
+    return days > 0 ? tn('in 1 day', 'in {n} days', days) : tn('1 day past', '{n} days past', -days);
+}
+
+/** The clock time of an instant today, else its day and time, in the person's own time zone. */
+export function moment(iso: string): string {
+    const then = new Date(iso);
+    const time = then.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+    if (then.toDateString() === new Date().toDateString()) {
+        return time;
+    }
+    return `${t(WEEKDAYS[then.getDay()] ?? '')} ${then.getDate()} ${t(MONTHS[then.getMonth()] ?? '')}, ${time}`;
+}

@@ -1,0 +1,359 @@
+// Shapes of what the server sends; each has a class of the same name on the PHP side, and a test compares them.
+
+/** How a need is covered. Shares are parts of 1000; quantities are decimals as text. */
+export interface Strip {
+    parts: StripPart[];
+    complete: string | null;
+    tooLate: boolean;
+    unit: string;
+}
+
+/** One stretch of a cover strip: stock, order, proposal, late or nothing. */
+export interface StripPart {
+    kind: string;
+    share: number;
+    qty: string;
+}
+
+/** Whom a supply is for, in parts of 1000; the rest is for the stock rule. */
+export interface CauseStrip {
+    sales: number;
+    forecast: number;
+}
+
+/** Something with a page of its own, and what to call it. */
+export interface Link {
+    label: string;
+    href: string | null;
+}
+
+/** One bucket of the plan grid. `mark` is calm, look or broken. */
+export interface GridCell {
+    start: string;
+    balance: string;
+    mark: string;
+    proposed: boolean;
+    ordered: boolean;
+}
+
+/** A planning point in the plan grid. */
+export interface GridRow {
+    item: string;
+    site: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    level: number;
+    supply: string;
+    troubleFrom: string | null;
+    cells: GridCell[];
+}
+
+/** One bucket of a point's record, quantities as text. */
+export interface RecordRow {
+    start: string;
+    sales: string;
+    forecast: string;
+    parts: string;
+    out: string;
+    receipts: string;
+    proposals: string;
+    toStart: string;
+    balance: string;
+    mark: string;
+}
+
+/** A supply or demand in date order. `kind` is stock, order, proposal, or the kind of demand. */
+export interface FlowRow {
+    date: string;
+    kind: string;
+    what: Link;
+    note: string;
+    lateDays: number;
+    qty: string;
+    balance: string;
+    mark: string;
+}
+
+/** A line of a structure, up or down. */
+export interface StructureRow {
+    item: string;
+    site: string;
+    name: string;
+    level: number;
+    qty: string;
+    unit: string;
+    note: string;
+}
+
+/** A label and its value. */
+export interface Fact {
+    label: string;
+    value: string;
+}
+
+/** An item at a site as the inspector and its page show it. */
+export interface PointDetail {
+    item: string;
+    site: string;
+    siteName: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    level: number;
+    supply: string;
+    facts: Fact[];
+    flow: FlowRow[];
+    record: RecordRow[];
+    below: StructureRow[];
+    above: StructureRow[];
+    planning: Fact[];
+    messages: MessageRow[];
+    safety: string;
+}
+
+/** One thing the plan has to say. */
+export interface MessageRow {
+    code: string;
+    text: string;
+    item: string;
+    site: string;
+    from: string | null;
+    to: string | null;
+    href: string | null;
+}
+
+/** A line of the arithmetic behind a number. `tone` is plain, sum, mute or broken. */
+export interface AnswerLine {
+    text: string;
+    qty: string | null;
+    tone: string;
+}
+
+/** Whom or what a number is linked to. */
+export interface AnswerPeg {
+    what: Link;
+    note: string;
+    qty: string;
+}
+
+/** Where a number comes from. */
+export interface Answer {
+    title: string;
+    lines: AnswerLine[];
+    pegsTitle: string;
+    pegs: AnswerPeg[];
+}
+
+/** A supplier that could be ordered from instead. */
+export interface SupplierChoice {
+    code: string;
+    name: string;
+    lead: number;
+    price: string | null;
+    currency: string;
+    possible: string;
+}
+
+/** A proposal in the list. Dates are ISO dates; `due` is the date the order would take. */
+export interface ProposalRow {
+    number: number;
+    kind: string;
+    item: string;
+    site: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    start: string;
+    wanted: string;
+    due: string;
+    expected: string;
+    supplier: string | null;
+    supplierName: string | null;
+    fromSite: string | null;
+    daysToStart: number;
+    waitsFor: string | null;
+    causes: CauseStrip;
+    purpose: string;
+    value: string | null;
+    group: string;
+}
+
+/** Proposals under one heading. */
+export interface ProposalGroup {
+    key: string;
+    title: string;
+    note: string;
+    value: string | null;
+    rows: ProposalRow[];
+}
+
+/** A proposal in the inspector. */
+export interface ProposalDetail {
+    row: ProposalRow;
+    answer: Answer;
+    suppliers: SupplierChoice[];
+    messages: MessageRow[];
+}
+
+/** A sales line with its cover. */
+export interface SalesRow {
+    order: string;
+    line: string;
+    customer: string;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    decimals: number;
+    open: string;
+    shipped: string;
+    due: string;
+    priority: number;
+    expected: string | null;
+    lateDays: number;
+    reason: string | null;
+    strip: Strip | null;
+}
+
+/** A forecast bucket: forecast, consumed by orders, left. */
+export interface ForecastCell {
+    id: number | null;
+    start: string;
+    qty: string;
+    consumed: string;
+    left: string;
+    version: number;
+}
+
+/** A forecast of an item at a site over its buckets. */
+export interface ForecastRow {
+    forecast: string;
+    item: string;
+    site: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    bucket: string;
+    cells: ForecastCell[];
+}
+
+/** An order in the list. */
+export interface OrderRow {
+    code: string;
+    kind: string;
+    status: string;
+    site: string;
+    supplier: string | null;
+    what: string;
+    lines: number;
+    qty: string | null;
+    unit: string;
+    due: string;
+    daysLate: number;
+    message: string | null;
+    made: string | null;
+}
+
+/** A line of an order. */
+export interface OrderLineRow {
+    code: string;
+    item: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    received: string;
+    start: string | null;
+    due: string;
+    expected: string | null;
+    price: string | null;
+    pinned: boolean;
+    priority: number;
+    source: string | null;
+    messages: MessageRow[];
+    serves: AnswerPeg[];
+    components: ComponentRow[];
+}
+
+/** What an order still needs. */
+export interface ComponentRow {
+    line: string;
+    item: string;
+    name: string;
+    unit: string;
+    qty: string;
+    issued: string;
+    need: string;
+    strip: Strip | null;
+}
+
+/** An order with its lines. */
+export interface OrderDetail {
+    code: string;
+    kind: string;
+    status: string;
+    site: string;
+    siteName: string;
+    supplier: string | null;
+    currency: string;
+    total: string | null;
+    createdBy: string | null;
+    createdAt: string | null;
+    lines: OrderLineRow[];
+}
+
+/** Something that needs the planner. `icon` names what it is; `tone` is broken, look or calm. */
+export interface TodayLine {
+    icon: string;
+    tone: string;
+    title: string;
+    emphasis: string;
+    note: string;
+    strip: Strip | null;
+    action: Link;
+}
+
+/** A figure against that of the plan before. */
+export interface TodayFigure {
+    label: string;
+    value: string;
+    change: string | null;
+    worse: boolean;
+}
+
+/** What starts, arrives and leaves on a working day, and how much of it has trouble. */
+export interface TodayDay {
+    day: string;
+    start: number;
+    startTrouble: number;
+    arrive: number;
+    arriveTrouble: number;
+    leave: number;
+    leaveTrouble: number;
+}
+
+/** A change of data since the plan was made. */
+export interface ChangeRow {
+    text: string;
+    by: string;
+    at: string;
+}
+
+/** A run and how far it is. */
+export interface RunState {
+    id: number;
+    status: string;
+    stage: string | null;
+    trouble: string | null;
+    figures: TodayFigure[];
+}
+
+/** Something found by the search. */
+export interface Hit {
+    kind: string;
+    label: string;
+    note: string;
+    href: string;
+}

@@ -1,0 +1,125 @@
+import { Link } from '@inertiajs/react';
+import { CoverStrip } from '@/components/CoverStrip';
+import { Empty } from '@/components/Empty';
+import { FindBox } from '@/components/FindBox';
+import { PageHead } from '@/components/PageHead';
+import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
+import { day, qty } from '@/lib/format';
+import type { ForecastRow, SalesRow } from '@/lib/shapes';
+import { refilter, useShared } from '@/lib/shared';
+import { t, tn } from '@/lib/t';
+import { moveAmongRows } from '@/lib/useRowKeys';
+import { ForecastGrid } from '@/pages/parts/ForecastGrid';
+import { itemHref } from '@/pages/parts/ItemPanel';
+
+interface Props {
+    filter: Record<string, string>;
+    sales: SalesRow[];
+    forecasts: string[];
+    rows: ForecastRow[];
+    counted: boolean;
+}
+
+export default function Demand({ filter, sales, forecasts, rows, counted }: Props) {
+    const { plan, site } = useShared();
+    const change = (changes: Record<string, string>) => refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
+    const forecast = filter.view === 'forecast';
+    const late = sales.filter((row) => row.lateDays > 0).length;
+    return (
+        <>
+            <PageHead title={t('Demand')}>
+                {forecast
+                    ? t('Type into a cell to change it. Sales orders consume the forecast; what is left is planned.')
+                    : `${tn('1 open sales line', '{n} open sales lines', sales.length)}, ${t('{n} late', { n: late })}`}
+            </PageHead>
+            <div className="mb-2.5 flex flex-wrap items-center gap-2">
+                <PillTabs
+                    label={t('What to see')}
+                    value={filter.view ?? 'sales'}
+                    onChange={(view) => change({ view })}
+                    choices={[
+                        { value: 'sales', label: t('Sales orders') },
+                        { value: 'forecast', label: t('Forecast') },
+                    ]}
+                />
+                {!forecast && (
+                    <PillToggle on={filter.late === '1'} onChange={(on) => change({ late: on ? '1' : '' })}>
+                        {t('Late only')}
+                    </PillToggle>
+                )}
+                {forecast && forecasts.length > 0 && (
+                    <PillSelect label={t('Forecast')} value={filter.forecast ?? ''} onChange={(name) => change({ forecast: name })} choices={forecasts.map((name) => ({ value: name, label: name }))} />
+                )}
+                {forecast && !counted && <span className="text-sm text-look-ink">{t('This forecast does not count in the live plan.')}</span>}
+                <FindBox label={forecast ? t('Find an item') : t('Find order, customer, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
+            </div>
+            {forecast ? (
+                rows.length === 0 ? (
+                    <Empty title={t('No forecast fits')}>{t('Choose another forecast, site or item.')}</Empty>
+                ) : (
+                    <ForecastGrid key={`${filter.forecast ?? ''} ${site}`} rows={rows} today={plan.planDate} />
+                )
+            ) : sales.length === 0 ? (
+                <Empty title={t('No sales line fits')}>{t('Everything is delivered, or a filter hides the rest.')}</Empty>
+            ) : (
+                <SalesTable sales={sales} today={plan.planDate} />
+            )}
+        </>
+    );
+}
+
+function SalesTable({ sales, today }: { sales: SalesRow[]; today: string }) {
+    return (
+        <div className="rounded border border-line bg-surface">
+            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
+                <thead className="sticky -top-3 z-10 bg-surface">
+                    <tr className="border-b border-line text-left text-xs text-mute">
+                        <th scope="col" className="w-[92px] px-3 py-1.5">{t('Order')}</th>
+                        <th scope="col" className="w-[150px]">{t('Customer')}</th>
+                        <th scope="col">{t('Item')}</th>
+                        <th scope="col" className="w-[44px]">{t('Site')}</th>
+                        <th scope="col" className="w-[84px] text-right">{t('Open')}</th>
+                        <th scope="col" className="w-[90px] text-right">{t('Due')}</th>
+                        <th scope="col" className="w-[36px] text-right" title={t('Priority, 1 is the most urgent')}>{t('Pri')}</th>
+                        <th scope="col" className="w-[116px] pl-5">{t('Cover')}</th>
+                        <th scope="col" className="w-[90px] text-right">{t('Expected')}</th>
+                        <th scope="col" className="w-[280px] px-3">{t('In time')}</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {sales.map((row) => (
+                        <tr key={`${row.order}/${row.line}`} data-row tabIndex={0} className="h-8 border-b border-soft last:border-0 hover:bg-act-tint focus:bg-act-tint">
+                            <td className="px-3 font-semibold whitespace-nowrap">
+                                {row.order}/{row.line}
+                            </td>
+                            <td className="truncate pr-2" title={row.customer}>{row.customer}</td>
+                            <td className="truncate pr-2" title={row.name}>
+                                <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
+                                    {row.item}
+                                </Link>{' '}
+                                <span className="text-mute">{row.name}</span>
+                            </td>
+                            <td className="text-mute">{row.site}</td>
+                            <td className="text-right whitespace-nowrap">
+                                {qty(row.open, row.decimals)} <span className="text-mute">{row.unit}</span>
+                            </td>
+                            <td className={`text-right whitespace-nowrap ${row.due < today ? 'font-semibold text-broken' : ''}`}>{day(row.due, today)}</td>
+                            <td className="text-right text-mute">{row.priority}</td>
+                            <td className="pl-5">{row.strip ? <CoverStrip strip={row.strip} width={90} /> : <span className="text-xs text-mute">{t('not planned')}</span>}</td>
+                            <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>{row.expected ? day(row.expected, today) : ''}</td>
+                            <td className="truncate px-3" title={row.reason ?? ''}>
+                                {row.lateDays > 0 ? (
+                                    <>
+                                        <span className="font-semibold text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</span> <span className="text-mute">{row.reason}</span>
+                                    </>
+                                ) : row.strip ? (
+                                    <span className="text-mute">{t('on time')}</span>
+                                ) : null}
+                            </td>
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+        </div>
+    );
+}

@@ -1,0 +1,140 @@
+import { Link } from '@inertiajs/react';
+import { Empty } from '@/components/Empty';
+import { PageHead } from '@/components/PageHead';
+import { PillSelect, PillTabs } from '@/components/Pill';
+import { Quantity } from '@/components/Quantity';
+import { Inspector } from '@/layout/Shell';
+import { period } from '@/lib/format';
+import type { PointDetail, RecordRow } from '@/lib/shapes';
+import { refilter } from '@/lib/shared';
+import { t } from '@/lib/t';
+import { AsSwitch } from '@/pages/parts/AsSwitch';
+import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList, SUPPLY } from '@/pages/parts/ItemPanel';
+import { FlowChart } from '@/pages/parts/FlowChart';
+
+interface Props {
+    item: string;
+    detail: PointDetail | null;
+    sites: string[];
+    filter: Record<string, string>;
+}
+
+export default function Item({ item, detail, sites, filter }: Props) {
+    if (detail === null) {
+        return (
+            <>
+                <PageHead title={item} />
+                <Empty title={t('{item} is not in the live plan', { item })}>{t('Nothing needs it, it has no stock and no open order; or it was outside the last run.')}</Empty>
+            </>
+        );
+    }
+    const change = (changes: Record<string, string>) =>
+        refilter('/item', { item: detail.item, at: detail.site, bucket: filter.bucket ?? '', as: filter.as ?? '' }, changes, { bucket: 'week', as: 'expected' });
+    return (
+        <>
+            <PageHead title={detail.item}>
+                {detail.name} · {t(SUPPLY[detail.supply] ?? detail.supply)} · {detail.siteName} · {t('level {n}', { n: detail.level })}
+            </PageHead>
+            <div className="mb-2.5 flex flex-wrap items-center gap-2">
+                {sites.length > 1 && <PillTabs label={t('Site')} value={detail.site} choices={sites.map((site) => ({ value: site, label: site }))} onChange={(at) => change({ at })} />}
+                <PillSelect
+                    label={t('Periods')}
+                    value={filter.bucket ?? 'week'}
+                    onChange={(bucket) => change({ bucket })}
+                    choices={[
+                        { value: 'week', label: t('Weeks') },
+                        { value: 'day', label: t('Days') },
+                        { value: 'month', label: t('Months') },
+                    ]}
+                />
+                <AsSwitch value={filter.as ?? 'expected'} onChange={(as) => change({ as })} />
+                <Link href={`/plan?q=${encodeURIComponent(detail.item)}`} className="ml-auto font-semibold text-act hover:underline">
+                    {t('In the plan')}
+                </Link>
+            </div>
+            <Record record={detail.record} decimals={detail.decimals} bucket={filter.bucket ?? 'week'} unit={detail.unit} asExpected={filter.as !== 'needed'} />
+            <section className="mt-4">
+                <h2 className="font-bold">{t('Flow')}</h2>
+                <div className="rounded border border-line bg-surface px-3 pb-1">
+                    <FlowTable flow={detail.flow} decimals={detail.decimals} />
+                </div>
+            </section>
+            <section className="mt-4 grid grid-cols-2 gap-4">
+                <div className="rounded border border-line bg-surface px-3 pt-2">
+                    <StructureList title={t('Made of')} rows={detail.below} empty={t('It has no structure.')} />
+                </div>
+                <div className="rounded border border-line bg-surface px-3 pt-2">
+                    <StructureList title={t('Goes into')} rows={detail.above} empty={t('It goes into nothing else.')} />
+                </div>
+            </section>
+            <Inspector label={t('About {item}', { item: detail.item })}>
+                <h2 className="mb-2 text-lg font-bold">{t('At a glance')}</h2>
+                <Facts facts={detail.facts} />
+                <FlowChart flow={detail.flow} safety={detail.safety} />
+                <Messages messages={detail.messages} />
+                <h3 className="mt-4 mb-1 text-xs font-bold text-mute">{t('Planning data')}</h3>
+                <PlanningData facts={detail.planning} />
+                {sites.length > 1 && (
+                    <p className="mt-3 text-sm text-mute">
+                        {t('Also at')}{' '}
+                        {sites
+                            .filter((site) => site !== detail.site)
+                            .map((site) => (
+                                <Link key={site} href={itemHref(detail.item, site)} className="mr-2 font-semibold text-act hover:underline">
+                                    {site}
+                                </Link>
+                            ))}
+                    </p>
+                )}
+            </Inspector>
+        </>
+    );
+}
+
+function Record({ record, decimals, bucket, unit, asExpected }: { record: RecordRow[]; decimals: number; bucket: string; unit: string; asExpected: boolean }) {
+    const lines: [string, keyof RecordRow][] = [
+        [t('Sales'), 'sales'],
+        [t('Forecast left'), 'forecast'],
+        [t('For orders'), 'parts'],
+        [t('To other sites'), 'out'],
+        [asExpected ? t('Open orders in, when expected') : t('Open orders in'), 'receipts'],
+        [asExpected ? t('Proposals in, when expected') : t('Proposals in'), 'proposals'],
+        [t('Balance'), 'balance'],
+        [t('Proposals to start'), 'toStart'],
+    ];
+    return (
+        <div className="shrink-0 overflow-x-auto rounded border border-line bg-surface" tabIndex={0} role="group" aria-label={t('Record')}>
+            <table className="text-sm">
+                <thead>
+                    <tr className="border-b border-line text-xs text-mute">
+                        <th scope="col" className="sticky left-0 min-w-[210px] bg-surface px-3 py-1 text-left">
+                            {t('in {unit}', { unit })}
+                        </th>
+                        {record.map((cell) => (
+                            <th key={cell.start} scope="col" className="min-w-[66px] px-2 text-right whitespace-nowrap">
+                                {period(cell.start, bucket)}
+                            </th>
+                        ))}
+                    </tr>
+                </thead>
+                <tbody>
+                    {lines.map(([label, field]) => (
+                        <tr key={field} className={`h-[27px] ${field === 'balance' ? 'border-t border-line font-bold' : ''}`}>
+                            <th scope="row" className={`sticky left-0 bg-surface px-3 text-left whitespace-nowrap ${field === 'balance' ? '' : 'font-normal text-mute'}`}>
+                                {label}
+                            </th>
+                            {record.map((cell) => (
+                                <td
+                                    key={cell.start}
+                                    className={`px-2 text-right whitespace-nowrap ${field === 'balance' && cell.mark === 'broken' ? 'bg-broken-tint text-broken' : ''} ${field === 'balance' && cell.mark === 'look' ? 'bg-look-tint text-look-ink' : ''}`}
+                                >
+                                    <Quantity value={cell[field]} decimals={decimals} />
+                                </td>
+                            ))}
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+        </div>
+    );
+}

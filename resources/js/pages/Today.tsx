@@ -1,0 +1,183 @@
+import { Link } from '@inertiajs/react';
+import { ArrowLeftRight, CalendarClock, CalendarX2, CircleAlert, PackageMinus } from 'lucide-react';
+import { CoverStrip } from '@/components/CoverStrip';
+import { Empty } from '@/components/Empty';
+import { PageHead } from '@/components/PageHead';
+import { Inspector } from '@/layout/Shell';
+import { day, longDay, moment, weekday } from '@/lib/format';
+import type { ChangeRow, Fact, TodayDay, TodayFigure, TodayLine } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
+import { t } from '@/lib/t';
+import { moveAmongRows } from '@/lib/useRowKeys';
+
+interface Props {
+    planned: boolean;
+    lines: TodayLine[];
+    days: TodayDay[];
+    figures: TodayFigure[];
+    reasons: Fact[];
+    changes: ChangeRow[];
+    totals: { salesLines: number; points: number; horizonEnd: string } | null;
+}
+
+const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
+const TONES: Record<string, string> = { broken: 'text-broken', look: 'text-look-ink', calm: 'text-mute' };
+
+export default function Today({ planned, lines, days, figures, reasons, changes, totals }: Props) {
+    const { plan } = useShared();
+    if (!planned || !totals) {
+        return (
+            <>
+                <PageHead title={longDay(plan.planDate)} tab={t('Today')} />
+                <Empty title={t('Nothing has been planned yet')}>{t('Press Run above. What needs you will stand here.')}</Empty>
+            </>
+        );
+    }
+    return (
+        <>
+            <PageHead title={longDay(plan.planDate)} tab={t('Today')}>
+                {t('{lines} sales lines, {points} items planned to {day}', { lines: totals.salesLines, points: totals.points, day: day(totals.horizonEnd, plan.planDate) })}
+            </PageHead>
+            <h2 className="mb-1.5 font-bold">
+                {t('Needs you')} <span className="ml-1 text-sm font-normal text-mute">{t('worst for customers first')}</span>
+            </h2>
+            {lines.length === 0 ? <Empty title={t('Nothing needs you')}>{t('No sales line is late, nothing must be ordered today.')}</Empty> : <Needs lines={lines} />}
+            <NextDays days={days} />
+            <Inspector label={t('Against the plan before')}>
+                <Against figures={figures} changes={changes} reasons={reasons} />
+            </Inspector>
+        </>
+    );
+}
+
+function Needs({ lines }: { lines: TodayLine[] }) {
+    return (
+        <ul className="rounded border border-line bg-surface" onKeyDown={moveAmongRows}>
+            {lines.map((line, place) => {
+                const Icon = ICONS[line.icon as keyof typeof ICONS];
+                return (
+                    <li key={place} className="border-b border-soft last:border-0">
+                        <Link href={line.action.href ?? '#'} data-row className="flex min-h-[49px] items-center gap-3 px-3 py-1.5 hover:bg-act-tint">
+                            <Icon size={17} className={`shrink-0 ${TONES[line.tone] ?? ''}`} aria-hidden />
+                            <span className="min-w-0 flex-1">
+                                <span className="block truncate">
+                                    <strong>{line.title}</strong> <span className={line.tone === 'broken' ? 'font-semibold text-broken' : ''}>{line.emphasis}</span>
+                                </span>
+                                <span className="block truncate text-sm text-mute">{line.note}</span>
+                            </span>
+                            {line.strip && <CoverStrip strip={line.strip} width={110} />}
+                            <span className="w-28 text-right font-semibold text-act">{line.action.label}</span>
+                        </Link>
+                    </li>
+                );
+            })}
+        </ul>
+    );
+}
+
+function NextDays({ days }: { days: TodayDay[] }) {
+    const rows: [string, (day: TodayDay) => [number, number]][] = [
+        [t('To start'), (one) => [one.start, one.startTrouble]],
+        [t('Arrives'), (one) => [one.arrive, one.arriveTrouble]],
+        [t('Leaves'), (one) => [one.leave, one.leaveTrouble]],
+    ];
+    return (
+        <section className="mt-4">
+            <h2 className="mb-1.5 font-bold">
+                {t('The next ten working days')}{' '}
+                <span className="ml-1 text-sm font-normal text-mute">
+                    <span aria-hidden>✕ </span>
+                    {t('has trouble')}
+                </span>
+            </h2>
+            <table className="w-full table-fixed rounded border border-line bg-surface text-sm">
+                <thead>
+                    <tr className="border-b border-soft">
+                        <th className="w-20" />
+                        {days.map((one, place) => (
+                            <th key={one.day} scope="col" className={`border-l border-soft py-1.5 ${place === 0 ? '' : 'font-semibold text-mute'}`}>
+                                {weekday(one.day)} {Number(one.day.slice(8))}
+                            </th>
+                        ))}
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.map(([label, read]) => (
+                        <tr key={label} className="border-b border-soft last:border-0">
+                            <th scope="row" className="px-3 py-1.5 text-left font-semibold text-mute">
+                                {label}
+                            </th>
+                            {days.map((one) => {
+                                const [count, trouble] = read(one);
+                                return (
+                                    <td key={one.day} className="border-l border-soft text-center">
+                                        {count === 0 ? <span className="text-faint">·</span> : count}
+                                        {trouble > 0 && (
+                                            <span className="ml-1 font-semibold text-broken" aria-label={t('{n} with trouble', { n: trouble })}>
+                                                {trouble} ✕
+                                            </span>
+                                        )}
+                                    </td>
+                                );
+                            })}
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+        </section>
+    );
+}
+
+function Against({ figures, changes, reasons }: { figures: TodayFigure[]; changes: ChangeRow[]; reasons: Fact[] }) {
+    const most = Math.max(1, ...reasons.map((reason) => Number(reason.value)));
+    return (
+        <>
+            <h2 className="mb-2 text-lg font-bold">{t('Against the plan before')}</h2>
+            <table className="w-full">
+                <tbody>
+                    {figures.map((figure) => (
+                        <tr key={figure.label}>
+                            <th scope="row" className="py-0.5 text-left font-normal">
+                                {figure.label}
+                            </th>
+                            <td className="text-right font-bold">{figure.value}</td>
+                            <td className={`w-20 text-right text-sm ${figure.worse ? 'text-broken' : 'text-mute'}`}>{figure.change ?? t('first plan')}</td>
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+            <h3 className="mt-4 mb-1 text-xs font-bold text-mute">{t('Changed since the plan was made')}</h3>
+            {changes.length === 0 ? (
+                <p className="text-mute">{t('Nothing. The plan is up to date.')}</p>
+            ) : (
+                <>
+                    <ul className="text-sm">
+                        {changes.map((change, place) => (
+                            <li key={place} className="border-b border-soft py-1.5">
+                                <span className="block">{change.text}</span>
+                                <span className="text-mute">{[change.by, moment(change.at)].filter(Boolean).join(', ')}</span>
+                            </li>
+                        ))}
+                    </ul>
+                    <p className="mt-1.5 text-sm text-look-ink">{t('The plan does not know of these yet. Run it to take them in.')}</p>
+                </>
+            )}
+            {reasons.length > 0 && (
+                <>
+                    <h3 className="mt-4 mb-1 text-xs font-bold text-mute">{t('Late days by reason')}</h3>
+                    <dl className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 gap-y-1">
+                        {reasons.map((reason) => (
+                            <div key={reason.label} className="contents">
+                                <dt>{reason.label}</dt>
+                                <dd aria-hidden className="h-2 bg-soft">
+                                    <span className="block h-full bg-ink" style={{ width: `${(Number(reason.value) / most) * 100}%` }} />
+                                </dd>
+                                <dd className="text-right font-bold">{reason.value}</dd>
+                            </div>
+                        ))}
+                    </dl>
+                </>
+            )}
+        </>
+    );
+}

@@ -1,0 +1,51 @@
+import { day } from '@/lib/format';
+import type { FlowRow } from '@/lib/shapes';
+import { t } from '@/lib/t';
+
+const WIDTH = 316;
+const HEIGHT = 84;
+const DAY = 86_400_000;
+
+/** The balance over time as steps; what lies below zero is filled. A picture only: the table under it has the figures. */
+export function FlowChart({ flow, safety }: { flow: FlowRow[]; safety: string }) {
+    const first = flow[0];
+    const end = flow[flow.length - 1];
+    if (!first || !end || flow.length < 2) {
+        return null;
+    }
+    const time = (iso: string) => new Date(`${iso}T00:00:00Z`).getTime() / DAY;
+    const from = time(first.date);
+    const until = Math.min(time(end.date), from + 70);
+    const lastOfDay = flow.filter((row, place) => flow[place + 1]?.date !== row.date && time(row.date) <= until);
+    const points = lastOfDay.map((row) => ({ at: time(row.date), balance: Number(row.balance), iso: row.date }));
+    const safe = Number(safety);
+    const top = Math.max(safe, 0, ...points.map((point) => point.balance));
+    const bottom = Math.min(0, ...points.map((point) => point.balance));
+    const x = (at: number) => ((at - from) / Math.max(1, until - from)) * WIDTH;
+    const y = (balance: number) => 8 + ((top - balance) / Math.max(1e-9, top - bottom)) * (HEIGHT - 24);
+    const line = points.map((point, place) => `${place === 0 ? 'M' : 'H'}${x(point.at).toFixed(1)}${place === 0 ? ` ${y(point.balance).toFixed(1)}` : `V${y(point.balance).toFixed(1)}`}`).join('') + `H${WIDTH}`;
+    const gaps = points.flatMap((point, place) => (point.balance < 0 ? [{ from: x(point.at), to: x(points[place + 1]?.at ?? until), balance: point.balance }] : []));
+    return (
+        <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="mt-2 w-full" aria-hidden>
+            <line x1={0} x2={WIDTH} y1={y(0)} y2={y(0)} className="stroke-line" />
+            {gaps.map((gap) => (
+                <rect key={gap.from} x={gap.from} width={Math.max(1, gap.to - gap.from)} y={y(0)} height={y(gap.balance) - y(0)} className="fill-broken-tint stroke-broken" />
+            ))}
+            {safe > 0 && (
+                <>
+                    <line x1={0} x2={WIDTH} y1={y(safe)} y2={y(safe)} strokeDasharray="3 3" className="stroke-look" />
+                    <text x={WIDTH} y={y(safe) - 3} textAnchor="end" className="fill-look-ink text-[10px]">
+                        {t('safety {qty}', { qty: safety })}
+                    </text>
+                </>
+            )}
+            <path d={line} fill="none" strokeWidth={1.5} className="stroke-ink" />
+            <text x={0} y={HEIGHT - 2} className="fill-mute text-[10px]">
+                {day(first.date)}
+            </text>
+            <text x={WIDTH} y={HEIGHT - 2} textAnchor="end" className="fill-mute text-[10px]">
+                {day(points[points.length - 1]?.iso ?? first.date)}
+            </text>
+        </svg>
+    );
+}

@@ -1,0 +1,196 @@
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import { Link } from '@inertiajs/react';
+import { ExternalLink, X } from 'lucide-react';
+import { FlowChart } from '@/pages/parts/FlowChart';
+import { day, isZero, qty } from '@/lib/format';
+import type { Fact, FlowRow, MessageRow, PointDetail, StructureRow } from '@/lib/shapes';
+import { t } from '@/lib/t';
+
+export const SUPPLY: Record<string, string> = { make: 'made here', buy: 'bought', transfer: 'from another site' };
+
+export function itemHref(item: string, site: string): string {
+    return `/item?${new URLSearchParams({ item, at: site }).toString()}`;
+}
+
+/** An item at a site in the inspector. */
+export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: () => void }) {
+    return (
+        <>
+            <div className="flex items-start gap-2">
+                <h2 className="flex-1 text-lg leading-tight font-bold">{detail.item}</h2>
+                <Link href={itemHref(detail.item, detail.site)} aria-label={t('Open {item} as a page', { item: detail.item })} className="p-0.5 text-mute hover:text-ink">
+                    <ExternalLink size={16} aria-hidden />
+                </Link>
+                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
+                    <X size={16} aria-hidden />
+                </button>
+            </div>
+            <p className="mb-2">
+                {detail.name} <span className="text-mute">· {t(SUPPLY[detail.supply] ?? detail.supply)}, {detail.siteName}, {t('level {n}', { n: detail.level })}</span>
+            </p>
+            <TabGroup>
+                <TabList className="-mx-3.5 flex gap-4 border-b border-line px-3.5">
+                    {[t('Flow'), t('Structure'), t('Data')].map((label) => (
+                        <Tab key={label} className="border-b-2 border-transparent pb-1.5 font-semibold text-mute data-selected:border-act data-selected:text-ink">
+                            {label}
+                        </Tab>
+                    ))}
+                </TabList>
+                <TabPanels className="pt-2.5">
+                    <TabPanel>
+                        <Facts facts={detail.facts} />
+                        <FlowChart flow={detail.flow} safety={detail.safety} />
+                        <FlowTable flow={detail.flow} decimals={detail.decimals} short />
+                        <Messages messages={detail.messages} />
+                    </TabPanel>
+                    <TabPanel>
+                        <StructureList title={t('Made of')} rows={detail.below} empty={t('It has no structure.')} />
+                        <StructureList title={t('Goes into')} rows={detail.above} empty={t('It goes into nothing else.')} />
+                    </TabPanel>
+                    <TabPanel>
+                        <PlanningData facts={detail.planning} />
+                    </TabPanel>
+                </TabPanels>
+            </TabGroup>
+        </>
+    );
+}
+
+export function Facts({ facts }: { facts: Fact[] }) {
+    return (
+        <dl className="grid grid-cols-2 gap-x-5 gap-y-0.5">
+            {facts.map((fact) => (
+                <div key={fact.label} className="flex justify-between gap-2">
+                    <dt className="text-mute">{fact.label}</dt>
+                    <dd className="text-right font-bold whitespace-nowrap">{fact.value}</dd>
+                </div>
+            ))}
+        </dl>
+    );
+}
+
+const SWATCH: Record<string, string> = { stock: 'cover-stock', order: 'cover-order', proposal: 'cover-proposal' };
+const SHOWN = 40;
+
+/** Every supply and demand in date order with the balance after it. */
+export function FlowTable({ flow, decimals, short = false }: { flow: FlowRow[]; decimals: number; short?: boolean }) {
+    const rows = short ? flow.slice(0, SHOWN) : flow;
+    return (
+        <table className="mt-1 w-full table-fixed text-sm">
+            <thead>
+                <tr className="border-b border-line text-left text-xs text-mute">
+                    <th scope="col" className={`py-1.5 ${short ? 'w-[76px]' : 'w-[110px]'}`}>
+                        {t('Date')}
+                    </th>
+                    <th scope="col">{t('What')}</th>
+                    <th scope="col" className={`text-right ${short ? 'w-[58px]' : 'w-[110px]'}`}>
+                        {t('Qty')}
+                    </th>
+                    <th scope="col" className={`text-right ${short ? 'w-[62px]' : 'w-[110px]'}`}>
+                        {t('Balance')}
+                    </th>
+                </tr>
+            </thead>
+            <tbody>
+                {rows.map((row, place) => (
+                    <tr key={place} className="h-8 border-b border-soft">
+                        <td className="whitespace-nowrap">{day(row.date)}</td>
+                        <td className="truncate pr-2" title={[row.what.label, row.note].filter(Boolean).join(', ')}>
+                            {SWATCH[row.kind] && <span aria-hidden className={`${SWATCH[row.kind] ?? ''} mr-1.5 inline-block h-2 w-3 rounded-[1px]`} />}
+                            {row.what.href ? (
+                                <Link href={row.what.href} className="underline decoration-line underline-offset-2 hover:decoration-ink">
+                                    {row.what.label}
+                                </Link>
+                            ) : (
+                                row.what.label
+                            )}
+                            {row.lateDays > 0 && <span className="text-broken"> {t('{n} days late', { n: row.lateDays })}</span>}
+                            {row.note && <span className="text-look-ink"> {row.note}</span>}
+                        </td>
+                        <td className="text-right whitespace-nowrap">{row.kind === 'stock' ? '' : qty(row.qty, decimals)}</td>
+                        <td className={`text-right font-semibold whitespace-nowrap ${row.mark === 'broken' ? 'text-broken' : row.mark === 'look' ? 'text-look-ink' : ''}`}>{qty(row.balance, decimals)}</td>
+                    </tr>
+                ))}
+                {rows.length === 0 && (
+                    <tr>
+                        <td colSpan={4} className="py-3 text-mute">
+                            {t('Nothing moves here within the horizon.')}
+                        </td>
+                    </tr>
+                )}
+                {rows.length < flow.length && (
+                    <tr>
+                        <td colSpan={4} className="py-1.5 text-mute">
+                            {t('{n} more on the page of the item', { n: flow.length - rows.length })}
+                        </td>
+                    </tr>
+                )}
+            </tbody>
+        </table>
+    );
+}
+
+export function Messages({ messages }: { messages: MessageRow[] }) {
+    if (messages.length === 0) {
+        return null;
+    }
+    return (
+        <>
+            <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('What the plan says')}</h3>
+            <ul className="space-y-1.5">
+                {messages.map((message, place) => (
+                    <li key={place} className={`rounded px-2.5 py-1.5 text-sm ${['below_safety', 'start_passed', 'late_demand'].includes(message.code) ? 'bg-broken-tint' : 'bg-look-tint'}`}>
+                        {message.href && !message.href.startsWith('/item') ? (
+                            <Link href={message.href} className="hover:underline">
+                                {message.text}
+                            </Link>
+                        ) : (
+                            message.text
+                        )}
+                    </li>
+                ))}
+            </ul>
+        </>
+    );
+}
+
+export function StructureList({ title, rows, empty }: { title: string; rows: StructureRow[]; empty: string }) {
+    return (
+        <section className="mb-4">
+            <h3 className="mb-1 text-xs font-bold text-mute">{title}</h3>
+            {rows.length === 0 ? (
+                <p className="text-mute">{empty}</p>
+            ) : (
+                <ul className="text-sm">
+                    {rows.map((row, place) => (
+                        <li key={place} className="flex items-baseline gap-2 border-b border-soft py-1" style={{ paddingLeft: (row.level - 1) * 12 }}>
+                            <Link href={itemHref(row.item, row.site)} className="font-semibold whitespace-nowrap hover:underline">
+                                {row.item}
+                            </Link>
+                            <span className="min-w-0 flex-1 truncate text-mute" title={row.name}>
+                                {row.name}
+                            </span>
+                            {row.note && <span className="text-xs whitespace-nowrap text-look-ink">{row.note}</span>}
+                            <span className="whitespace-nowrap">
+                                {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                            </span>
+                        </li>
+                    ))}
+                </ul>
+            )}
+        </section>
+    );
+}
+
+export function PlanningData({ facts }: { facts: Fact[] }) {
+    return (
+        <dl className="text-sm">
+            {facts.map((fact) => (
+                <div key={fact.label} className="flex justify-between gap-4 border-b border-soft py-1">
+                    <dt className="text-mute">{fact.label}</dt>
+                    <dd className="text-right font-semibold">{isZero(fact.value) && /^\d/.test(fact.value) ? '0' : fact.value}</dd>
+                </div>
+            ))}
+        </dl>
+    );
+}

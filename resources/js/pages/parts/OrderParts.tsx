@@ -1,0 +1,133 @@
+import { Link } from '@inertiajs/react';
+import { ExternalLink, X } from 'lucide-react';
+import { CoverStrip } from '@/components/CoverStrip';
+import { day, moment, qty } from '@/lib/format';
+import type { AnswerPeg, ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
+import { t } from '@/lib/t';
+import { itemHref, Messages } from '@/pages/parts/ItemPanel';
+
+export const KINDS: Record<string, string> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
+export const STATUS: Record<string, string> = { firm: 'Firm', released: 'Released', done: 'Done' };
+export const MESSAGES: Record<string, string> = { overdue: 'overdue', bring_in: 'wanted earlier', push_out: 'wanted later', cancel: 'nobody needs it' };
+
+/** An order in the inspector. */
+export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: () => void }) {
+    return (
+        <>
+            <div className="flex items-start gap-2">
+                <h2 className="flex-1 text-lg leading-tight font-bold">{order.code}</h2>
+                <Link href={`/orders/${encodeURIComponent(order.code)}`} aria-label={t('Open {item} as a page', { item: order.code })} className="p-0.5 text-mute hover:text-ink">
+                    <ExternalLink size={16} aria-hidden />
+                </Link>
+                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
+                    <X size={16} aria-hidden />
+                </button>
+            </div>
+            <p className="mb-2 text-mute">{[t(KINDS[order.kind] ?? order.kind), t(STATUS[order.status] ?? order.status), order.supplier, order.siteName].filter(Boolean).join(' · ')}</p>
+            {order.lines.map((line) => (
+                <section key={line.code} className="border-t border-line py-2">
+                    <LineHead line={line} />
+                    <Messages messages={line.messages} />
+                    <Serves pegs={line.serves} />
+                    <Components rows={line.components} />
+                    {line.source && <p className="mt-2 text-xs text-mute">{t('Made from {source}', { source: line.source })}</p>}
+                </section>
+            ))}
+        </>
+    );
+}
+
+function LineHead({ line }: { line: OrderLineRow }) {
+    const late = line.expected !== null && line.expected > line.due;
+    return (
+        <>
+            <p>
+                <Link href={itemHref(line.item, '')} className="font-bold hover:underline">
+                    {line.item}
+                </Link>{' '}
+                {line.name}
+            </p>
+            <dl className="mt-1 grid grid-cols-2 gap-x-5 text-sm">
+                <Pair label={t('Ordered')} value={`${qty(line.qty, line.decimals)} ${line.unit}`} />
+                <Pair label={t('Received')} value={qty(line.received, line.decimals)} />
+                <Pair label={t('Due')} value={day(line.due)} />
+                <Pair label={t('Expected')} value={line.expected ? day(line.expected) : t('not planned')} broken={late} />
+            </dl>
+        </>
+    );
+}
+
+function Pair({ label, value, broken = false }: { label: string; value: string; broken?: boolean }) {
+    return (
+        <div className="flex justify-between gap-2 py-0.5">
+            <dt className="text-mute">{label}</dt>
+            <dd className={`font-semibold whitespace-nowrap ${broken ? 'text-broken' : ''}`}>{value}</dd>
+        </div>
+    );
+}
+
+export function Serves({ pegs }: { pegs: AnswerPeg[] }) {
+    if (pegs.length === 0) {
+        return null;
+    }
+    return (
+        <>
+            <h3 className="mt-2 mb-1 text-xs font-bold text-mute">{t('Serves')}</h3>
+            <ul className="text-sm">
+                {pegs.map((peg, place) => (
+                    <li key={place} className="flex items-baseline gap-3 border-b border-soft py-1 last:border-0">
+                        <span className="min-w-0 flex-1 truncate">
+                            {peg.what.href ? (
+                                <Link href={peg.what.href} className="hover:underline">
+                                    {peg.what.label}
+                                </Link>
+                            ) : (
+                                peg.what.label
+                            )}
+                        </span>
+                        <span className="text-xs whitespace-nowrap text-mute">{peg.note}</span>
+                        <span className="w-14 text-right font-semibold">{qty(peg.qty)}</span>
+                    </li>
+                ))}
+            </ul>
+        </>
+    );
+}
+
+/** What a production order still needs, each with its cover. */
+export function Components({ rows }: { rows: ComponentRow[] }) {
+    if (rows.length === 0) {
+        return null;
+    }
+    return (
+        <>
+            <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Components')}</h3>
+            <table className="w-full text-sm">
+                <tbody>
+                    {rows.map((row) => (
+                        <tr key={row.line} className="h-9 border-b border-soft last:border-0">
+                            <td className="max-w-[110px] truncate pr-2" title={row.name}>
+                                <Link href={itemHref(row.item, '')} className="font-semibold hover:underline">
+                                    {row.item}
+                                </Link>
+                            </td>
+                            <td className="pr-3 text-right whitespace-nowrap">
+                                {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                            </td>
+                            <td className="pr-3 text-right whitespace-nowrap text-mute">{day(row.need)}</td>
+                            <td className="w-[86px] align-middle">{row.strip ? <CoverStrip strip={row.strip} width={84} showDate /> : <span className="text-xs text-mute">{Number(row.issued) > 0 ? t('issued') : t('not planned')}</span>}</td>
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+        </>
+    );
+}
+
+/** Where an order came from: who made it and when. */
+export function Origin({ order }: { order: OrderDetail }) {
+    if (!order.createdBy || !order.createdAt) {
+        return <>{t('imported')}</>;
+    }
+    return <>{t('made by {name}, {at}', { name: order.createdBy, at: moment(order.createdAt) })}</>;
+}

@@ -1,0 +1,105 @@
+import { Link } from '@inertiajs/react';
+import { X } from 'lucide-react';
+import { AnswerLines, AnswerPegs } from '@/components/AnswerCard';
+import { day, qty } from '@/lib/format';
+import type { ProposalDetail, SupplierChoice } from '@/lib/shapes';
+import { t } from '@/lib/t';
+import { itemHref, Messages, SUPPLY } from '@/pages/parts/ItemPanel';
+import type { Edit } from '@/pages/parts/ProposalTable';
+
+interface Props {
+    detail: ProposalDetail;
+    edit: Edit | undefined;
+    mayConvert: boolean;
+    onEdit: (edit: Edit) => void;
+    onClose: () => void;
+}
+
+/** A proposal: how its quantity comes about, from whom and for when to order it, whom it serves. */
+export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Props) {
+    const { row, answer, suppliers, messages } = detail;
+    return (
+        <>
+            <div className="flex items-start gap-2">
+                <h2 className="flex-1 text-lg leading-tight font-bold">
+                    {t('{qty} {unit} of {item}', { qty: qty(row.qty, row.decimals), unit: row.unit, item: row.item })}
+                </h2>
+                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
+                    <X size={16} aria-hidden />
+                </button>
+            </div>
+            <p className="mb-3">
+                <Link href={itemHref(row.item, row.site)} className="hover:underline">
+                    {row.name}
+                </Link>{' '}
+                <span className="text-mute">
+                    · {t(SUPPLY[row.kind] ?? row.kind)}, {row.site}
+                </span>
+            </p>
+            <h3 className="mb-1 text-xs font-bold text-mute">{t('How it comes about')}</h3>
+            <AnswerLines answer={answer} />
+            <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Date of the order')}</h3>
+            <DueField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
+            {suppliers.length > 0 && <Suppliers choices={suppliers} chosen={edit?.supplier ?? row.supplier} wanted={row.wanted} own={row.supplier} mayConvert={mayConvert} onEdit={onEdit} />}
+            <AnswerPegs answer={answer} />
+            <Messages messages={messages} />
+        </>
+    );
+}
+
+function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | 'edit' | 'mayConvert' | 'onEdit'>) {
+    const { row } = detail;
+    const changed = edit?.due !== undefined;
+    return (
+        <div className="flex items-center gap-2 text-sm">
+            <input
+                type="date"
+                aria-label={t('Date of the order')}
+                disabled={!mayConvert}
+                value={edit?.due ?? row.due}
+                onChange={(event) => onEdit({ due: event.target.value === row.due || event.target.value === '' ? undefined : event.target.value })}
+                className={`h-7 rounded border px-2 ${changed ? 'border-draft bg-draft-tint font-semibold' : 'border-line bg-surface'}`}
+            />
+            {changed && (
+                <button type="button" className="text-draft hover:underline" onClick={() => onEdit({ due: undefined })}>
+                    {t('back to {day}', { day: day(row.due) })}
+                </button>
+            )}
+            {!changed && row.due !== row.wanted && <span className="text-broken">{t('wanted {day}', { day: day(row.wanted) })}</span>}
+        </div>
+    );
+}
+
+interface SuppliersProps {
+    choices: SupplierChoice[];
+    chosen: string | null;
+    own: string | null;
+    wanted: string;
+    mayConvert: boolean;
+    onEdit: Props['onEdit'];
+}
+
+/** Who offers the item, how long they take, at what price, and when it could be here if ordered today. */
+function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: SuppliersProps) {
+    return (
+        <fieldset className="mt-3">
+            <legend className="mb-1 text-xs font-bold text-mute">{t('Supplier, and when it could be here')}</legend>
+            {choices.map((choice) => (
+                <label key={choice.code} className={`flex items-center gap-2 border-b border-soft py-1.5 text-sm ${choice.code === chosen ? 'font-semibold' : ''}`}>
+                    <input
+                        type="radio"
+                        name="supplier"
+                        disabled={!mayConvert}
+                        checked={choice.code === chosen}
+                        onChange={() => onEdit({ supplier: choice.code === own ? undefined : choice.code })}
+                        className={choice.code === chosen && choice.code !== own ? 'accent-draft' : 'accent-act'}
+                    />
+                    <span className="min-w-0 flex-1 truncate">{choice.name}</span>
+                    <span className="whitespace-nowrap">{t('{n} days', { n: choice.lead })}</span>
+                    <span className="w-20 text-right whitespace-nowrap text-mute">{choice.price === null ? t('no price') : `${qty(choice.price)} ${choice.currency}`}</span>
+                    <span className={`w-[74px] text-right whitespace-nowrap ${choice.possible > wanted ? 'text-broken' : ''}`}>{day(choice.possible)}</span>
+                </label>
+            ))}
+        </fieldset>
+    );
+}
