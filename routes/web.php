@@ -26,6 +26,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/', TodayController::class);
 
     Route::get('/demand', [DemandController::class, 'index']);
+    Route::get('/demand/line', [DemandController::class, 'line']);
     Route::post('/demand/forecast', [DemandController::class, 'change']);
 
     Route::get('/plan', [PlanController::class, 'index']);

@@ -56,7 +56,7 @@ final class Support
     {
         $templates = require __DIR__.'/../lang/en/planning.php';
         $rows = [];
-        foreach ((new PlanWriter($plan, new Sentences($templates, $plan->structure)))->rows($file) as $row) {
+        foreach ((new PlanWriter($plan, new Sentences($templates, $plan->structure, $plan->options->planDate)))->rows($file) as $row) {
             $rows[] = array_combine(PlanWriter::FILES[$file], $row);
         }
 

@@ -94,12 +94,13 @@ final readonly class NetworkReader
         );
     }
 
-    /** The calendar of a site; every day works where it has none, and for all sites together that of the first. */
+    /** The calendar of a site, or for all together that of the site with the most to plan; every day works where it has none. */
     public function calendarOf(string $site): Calendar
     {
-        $row = DB::table('sites')->when($site !== '', fn (Builder $query) => $query->where('code', $site))->whereNotNull('calendar_code')->orderBy('code')->first();
+        $code = DB::table('sites as s')->leftJoin('planning_data as p', 'p.site_code', '=', 's.code')->when($site !== '', fn (Builder $query) => $query->where('s.code', $site))
+            ->groupBy('s.code', 's.calendar_code')->orderByRaw('count(p.id) desc')->orderBy('s.code')->value('s.calendar_code');
 
-        return $row === null ? Calendar::everyDay() : $this->calendars()[$row->calendar_code];
+        return is_string($code) ? $this->calendars()[$code] : Calendar::everyDay();
     }
 
     /** @return list<ForecastBucket> */

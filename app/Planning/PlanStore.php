@@ -109,7 +109,7 @@ final class PlanStore
 
     private function demands(int $run, Plan $plan): void
     {
-        $sentences = new Sentences(self::templates(), $plan->structure);
+        $sentences = new Sentences(self::templates(), $plan->structure, $plan->options->planDate);
         $insert = new BulkInsert('plan_demands', [
             'run_id', 'n', 'point', 'kind', 'name', 'line', 'rank', 'qty', 'date', 'need', 'original_date', 'expected', 'uncovered', 'late_days', 'priority', 'for_supply', 'customer',
             'hold_up', 'hold_up_reason', 'hold_up_supply',
@@ -140,7 +140,7 @@ final class PlanStore
 
     private function messages(int $run, Plan $plan): void
     {
-        $sentences = new Sentences(self::templates(), $plan->structure);
+        $sentences = new Sentences(self::templates(), $plan->structure, $plan->options->planDate);
         $insert = new BulkInsert('plan_messages', ['run_id', 'n', 'point', 'code', 'reference', 'from_date', 'to_date', 'qty', 'text'], self::ROWS_AT_ONCE);
         foreach ($plan->messages as $n => $message) {
             $insert->add([

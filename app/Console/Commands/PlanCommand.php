@@ -50,7 +50,7 @@ final class PlanCommand extends Command
 
             return 2;
         }
-        (new PlanWriter($plan, new Sentences(PlanStore::templates(), $plan->structure)))->write($streams);
+        (new PlanWriter($plan, new Sentences(PlanStore::templates(), $plan->structure, $plan->options->planDate)))->write($streams);
         array_map(fclose(...), $streams);
         $this->line(count($plan->proposals).' proposals, '.count($plan->messages).' messages.');
         $this->line(sprintf('core: net %.3f s, projection %.3f s, peak %d MiB', $plan->seconds['net'], $plan->seconds['projection'], memory_get_peak_usage(true) >> 20));

@@ -6,11 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Actions\ChangeForecast;
 use App\Planning\NetworkReader;
+use App\Planning\Read\Answers;
 use App\Planning\Read\DemandView;
 use App\Support\Roles;
 use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Inertia\Inertia;
 use Inertia\Response;
 
@@ -33,6 +35,17 @@ final class DemandController extends Controller
             'rows' => $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : [],
             'counted' => in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
         ]);
+    }
+
+    /** What serves a sales line, for the inspector. */
+    public function line(Request $request): JsonResponse
+    {
+        $plan = $this->plan();
+        $n = $plan === null ? null : DB::table('plan_demands')->where('run_id', $plan->run->id)->where('kind', 'sales')
+            ->where('name', $request->string('order')->toString())->where('line', $request->string('line')->toString())->value('n');
+        abort_if($plan === null || ! is_numeric($n), 404, 'This sales line is not in the live plan.');
+
+        return response()->json((new Answers($plan))->demand($plan->demandNumbered((int) $n)));
     }
 
     public function change(Request $request, ChangeForecast $change): JsonResponse

@@ -6,11 +6,14 @@ namespace App\Http\Middleware;
 
 use App\Models\Run;
 use App\Models\User;
+use App\Planning\Read\ProposalList;
+use App\Planning\Read\StoredPlan;
 use App\Support\Journal;
 use App\Support\Settings;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Middleware;
+use Yposta\Core\Calendar\Day;
 
 /** What every page knows: who is signed in and may do what, the site, and which plan is shown and how old it is. */
 final class HandleInertiaRequests extends Middleware
@@ -48,7 +51,7 @@ final class HandleInertiaRequests extends Middleware
             ],
             'runDefaults' => fn () => $this->runDefaults($run),
             'forecastNames' => fn () => DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast'),
-            'counts' => fn () => $this->counts($run),
+            'counts' => fn () => $this->counts($run, (string) $request->session()->get('site', '')),
         ];
     }
 
@@ -60,14 +63,14 @@ final class HandleInertiaRequests extends Middleware
         return ['horizonEnd' => $parameters['horizonEnd'] ?? null, 'bucket' => $parameters['bucket'] ?? 'week', 'forecasts' => $parameters['forecasts'] ?? []];
     }
 
-    /** @return array<string, int> figures of the rail */
-    private function counts(?Run $run): array
+    /** @return array<string, int> figures of the rail: proposals to start this week */
+    private function counts(?Run $run, string $site): array
     {
         if ($run === null) {
             return ['proposals' => 0];
         }
-        $converted = DB::table('conversions')->where('run_id', $run->id)->count();
+        $plan = new StoredPlan($run);
 
-        return ['proposals' => max(0, (int) ($run->summary['proposals'] ?? 0) - $converted)];
+        return ['proposals' => (new ProposalList($plan))->query($site, $plan->dates->iso(Day::weekStart($plan->planDate) + 6))->count()];
     }
 }

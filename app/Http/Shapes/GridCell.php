@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Shapes;
 
-/** One bucket of the plan grid. `mark` is calm, look or broken. */
+/** One bucket of the plan grid. `mark` is calm, look, dip (short on a day in between) or broken. */
 final readonly class GridCell
 {
     public function __construct(

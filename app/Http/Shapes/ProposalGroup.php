@@ -15,6 +15,7 @@ final readonly class ProposalGroup
         public string $title,
         public string $note,
         public ?string $value,
+        public string $currency,
         public array $rows,
     ) {}
 }

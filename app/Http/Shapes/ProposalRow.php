@@ -28,6 +28,7 @@ final readonly class ProposalRow
         public CauseStrip $causes,
         public string $purpose,
         public ?string $value,
+        public string $currency,
         public string $group,
     ) {}
 }

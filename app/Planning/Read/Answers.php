@@ -13,6 +13,7 @@ use Yposta\Core\Plan\BucketRow;
 use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\DemandKind;
 use Yposta\Core\Plan\LotArithmetic;
+use Yposta\Core\Plan\Peg;
 use Yposta\Core\Plan\Supply;
 use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Quantity\Quantity;
@@ -64,6 +65,8 @@ final readonly class Answers
         $lines[] = $this->line('balance', $balance, 'sum', ['day' => $this->day($row->end)]);
         if ($balance < 0) {
             $lines[] = $this->line('below_zero', null, 'broken', ['qty' => Say::quantity(-$balance, $point->unit)]);
+        } elseif (($lowest = $asExpected ? $row->expectedLowest : $row->lowest) < 0) {
+            $lines[] = $this->line('dip', null, 'broken', ['qty' => Say::quantity(-$lowest, $point->unit)]);
         } elseif ($balance < $point->rules->safetyStock) {
             $lines[] = $this->line('below_safety', null, 'broken', [
                 'qty' => Say::quantity($point->rules->safetyStock - $balance, $point->unit), 'safety' => Say::quantity($point->rules->safetyStock, $point->unit),
@@ -74,6 +77,25 @@ final readonly class Answers
             trans(':item at :site, :from to :to', ['item' => $point->item, 'site' => $point->site, 'from' => $this->day(max($row->start, $this->plan->planDate)), 'to' => $this->day($row->end)]),
             $lines, trans('What moves in this time'), $this->moves($point, $row, $asExpected),
         );
+    }
+
+    /** What serves a demand, and when. */
+    public function demand(Demand $demand): Answer
+    {
+        $point = $this->plan->pointOf($demand->point);
+        $number = $this->plan->numberOf($demand);
+        $pegs = $this->plan->pegsOfDemands([$number])[$number];
+        $rows = array_map(fn (Peg $peg) => new AnswerPeg($this->describe->supply($peg->supply), $peg->supply->kind === SupplyKind::Stock ? '' : $this->day($peg->supply->available), Quantity::format($peg->qty)), $pegs);
+        $lines = [$this->line('needed', $demand->qty, 'plain', ['day' => $this->day((int) $demand->date)])];
+        $demand->uncovered > 0 && $lines[] = $this->line('uncovered', $demand->uncovered, 'broken');
+        if ($demand->originalDate !== null) {
+            $lines[] = $this->line('was_due', null, 'mute', ['day' => $this->day($demand->originalDate)]);
+        }
+        if ($demand->expected !== null) {
+            $lines[] = $this->line('complete', null, $demand->lateDays() > 0 ? 'broken' : 'mute', ['day' => $this->day($demand->expected)]);
+        }
+
+        return new Answer(trans(':qty of :item', ['qty' => Say::quantity($demand->qty, $point->unit), 'item' => $point->item]), $lines, trans('Served by'), $rows);
     }
 
     /** @return list<AnswerLine> */

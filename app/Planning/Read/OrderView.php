@@ -100,17 +100,49 @@ final readonly class OrderView
             $messages = $describe->messages($object->point, $object->reference());
             $strips = $this->strips($supply, $describe);
         }
-        $names = DB::table('items')->whereIn('code', $line->components->pluck('item_code'))->get()->keyBy('code');
 
         return new OrderLineRow(
             $line->code, $line->item_code, (string) $line->item?->name, (string) $line->item?->unit, (int) $line->item?->decimals, Quantity::format($line->qty), Quantity::format($line->received),
             $line->start === null ? null : substr($line->start, 0, 10), substr($line->due, 0, 10), $expected, $line->price === null ? null : Quantity::format($line->price), $line->pinned, $line->priority,
             $line->proposal === null ? null : trans('Proposal :number of run :run', ['number' => $line->proposal, 'run' => $line->run_id]), $messages, $serves,
-            array_values($line->components->map(fn ($component) => new ComponentRow(
-                $component->line, $component->item_code, $names[$component->item_code]->name, $names[$component->item_code]->unit, Quantity::format((int) $component->qty),
-                Quantity::format((int) $component->issued), substr($component->need ?? $line->start ?? $line->due, 0, 10), $strips[$component->line] ?? null,
-            ))->all()),
+            $line->components->isEmpty() && $supply !== null ? $this->plannedComponents($supply) : $this->ownComponents($line, $strips),
         );
+    }
+
+    /**
+     * @param  array<string, Strip>  $strips  by line
+     * @return list<ComponentRow>
+     */
+    private function ownComponents(OrderLine $line, array $strips): array
+    {
+        $names = DB::table('items')->whereIn('code', $line->components->pluck('item_code'))->get()->keyBy('code');
+
+        return array_values($line->components->map(fn ($component) => new ComponentRow(
+            $component->line, $component->item_code, $names[$component->item_code]->name, $names[$component->item_code]->unit, Quantity::format((int) $component->qty),
+            Quantity::format((int) $component->issued), substr($component->need ?? $line->start ?? $line->due, 0, 10), $strips[$component->line] ?? null,
+        ))->all());
+    }
+
+    /**
+     * An order without component rows needs what its structure says; the plan has worked that out.
+     *
+     * @return list<ComponentRow>
+     */
+    private function plannedComponents(int $supply): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+        $describe = new Describe($this->plan);
+        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->where('kind', 'part')->orderBy('rank')->pluck('n')->map(intval(...))->all());
+        $rows = [];
+        foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
+            $demand = $this->plan->demandNumbered($n);
+            $point = $this->plan->pointOf($demand->point);
+            $rows[] = new ComponentRow($demand->line, $point->item, $point->name, $point->unit, Quantity::format($demand->qty), '0', $this->plan->dates->iso((int) $demand->date), $describe->strip($demand, $pegs));
+        }
+
+        return $rows;
     }
 
     private function supplyNumber(string $code): ?int

@@ -91,13 +91,14 @@ final readonly class PlanGrid
         return $this->asExpected ? $row->expectedBalance : $row->balance;
     }
 
-    /** Broken: some day in the period ends below zero. Look: below safety stock. */
+    /** Broken: the period ends below zero. Dip: a day in it does. Look: a day ends below safety stock. */
     private function mark(StoredPoint $point, BucketRow $row): string
     {
         $lowest = $this->asExpected ? $row->expectedLowest : $row->lowest;
 
         return match (true) {
-            $lowest < 0 => 'broken',
+            $this->balance($row) < 0 => 'broken',
+            $lowest < 0 => 'dip',
             $lowest < $point->rules->safetyStock => 'look',
             default => 'calm',
         };

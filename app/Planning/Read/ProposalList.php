@@ -107,7 +107,7 @@ final readonly class ProposalList
             $dates->iso($proposal->reason->wanted ?? $proposal->due), $dates->iso($due), $dates->iso($proposal->available), $proposal->supplier,
             $proposal->supplier === null ? null : $this->suppliers[$proposal->supplier]->name, $proposal->fromSite, $proposal->start - $this->plan->planDate,
             $waitsFor === null ? null : $this->plan->pointOf($waitsFor->point)->item, new CauseStrip(intdiv($causes[0], 1000), intdiv($causes[1], 1000)), $this->purpose($serves),
-            $this->value($proposal, $point), $this->groupKey($proposal, $point, $by),
+            $this->value($proposal, $point), $proposal->supplier === null ? '' : $this->suppliers[$proposal->supplier]->currency, $this->groupKey($proposal, $point, $by),
         );
     }
 
@@ -147,7 +147,7 @@ final readonly class ProposalList
             },
         };
 
-        return new ProposalGroup($key, $title, $note, $by === 'supplier' && $first->kind === 'buy' ? (string) $value : null, $rows);
+        return new ProposalGroup($key, $title, $note, $by === 'supplier' && $first->kind === 'buy' ? (string) $value : null, $first->currency, $rows);
     }
 
     /** @param  list<Peg>  $serves */

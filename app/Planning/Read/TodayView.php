@@ -46,9 +46,9 @@ final readonly class TodayView
             $demand = $this->plan->demandNumbered($n);
             $point = $this->plan->pointOf($demand->point);
             $lines[] = new TodayLine(
-                'late', 'broken', "{$demand->name}/{$demand->line}",
+                'late', 'broken', "{$demand->name}/{$demand->line} {$demand->customer}, ".Say::quantity($demand->qty, $point->unit)." {$point->item}:",
                 trans_choice('{1} 1 day late|[2,*] :count days late', $demand->lateDays(), ['count' => $demand->lateDays()]),
-                "{$demand->customer}, ".Say::quantity($demand->qty, $point->unit)." {$point->item}. ".(string) $this->plan->holdUpOf($demand),
+                trans('waits for :reason', ['reason' => (string) $this->plan->holdUpOf($demand)]),
                 $this->describe->strip($demand, $pegs), new Link(trans('See why'), '/demand?'.http_build_query(['q' => $demand->name])),
             );
         }

@@ -12,8 +12,11 @@ use Yposta\Core\Structure\Structure;
 /** Tells messages and hold-ups in the words of a language. */
 final readonly class Sentences
 {
-    /** @param  array<string, string>  $templates  by code, with names in braces: {qty}, {item}, {from} ... */
-    public function __construct(private array $templates, private Structure $structure) {}
+    /**
+     * @param  array<string, string>  $templates  by code, with names in braces: {qty}, {item}, {from} ...
+     * @param  int  $planDate  day number
+     */
+    public function __construct(private array $templates, private Structure $structure, private int $planDate) {}
 
     public function message(Message $message): string
     {
@@ -24,8 +27,8 @@ final readonly class Sentences
             'item' => $point->item->code,
             'site' => $point->site->code,
             'qty' => trim(Quantity::format($message->qty).' '.$point->item->unit),
-            'from' => $message->from === null ? '' : Day::format($message->from),
-            'to' => $message->to === null ? '' : Day::format($message->to),
+            'from' => $message->from === null ? '' : $this->day($message->from),
+            'to' => $message->to === null ? '' : $this->day($message->to),
         ]);
     }
 
@@ -42,9 +45,18 @@ final readonly class Sentences
             'order' => $supply->name,
             'lead' => (string) $holdUp->lead,
             'left' => (string) $holdUp->left,
-            'due' => Day::format($supply->due),
-            'available' => Day::format($supply->available),
+            'due' => $this->day($supply->due),
+            'available' => $this->day($supply->available),
         ]);
+    }
+
+    /** "Thu 12 Mar", with the year when it differs from that of the plan date. */
+    private function day(int $day): string
+    {
+        [$number, $month, $year] = explode(' ', gmdate('j n Y', $day * 86400));
+        $text = $this->fill('weekday.'.Day::weekday($day), [])." {$number} ".$this->fill("month.{$month}", []);
+
+        return $year === gmdate('Y', $this->planDate * 86400) ? $text : "{$text} {$year}";
     }
 
     /** @param  array<string, string>  $values */

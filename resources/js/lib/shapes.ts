@@ -177,6 +177,7 @@ export interface ProposalRow {
     causes: CauseStrip;
     purpose: string;
     value: string | null;
+    currency: string;
     group: string;
 }
 
@@ -186,6 +187,7 @@ export interface ProposalGroup {
     title: string;
     note: string;
     value: string | null;
+    currency: string;
     rows: ProposalRow[];
 }
 

@@ -1,16 +1,20 @@
 import { Link } from '@inertiajs/react';
+import { useState } from 'react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
+import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
-import type { ForecastRow, SalesRow } from '@/lib/shapes';
+import type { Answer, ForecastRow, SalesRow } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
+import { useLoaded } from '@/lib/useLoaded';
 import { moveAmongRows } from '@/lib/useRowKeys';
 import { ForecastGrid } from '@/pages/parts/ForecastGrid';
 import { itemHref } from '@/pages/parts/ItemPanel';
+import { SalesPanel } from '@/pages/parts/SalesPanel';
 
 interface Props {
     filter: Record<string, string>;
@@ -20,10 +24,15 @@ interface Props {
     counted: boolean;
 }
 
+const keyOf = (row: SalesRow | undefined) => (row ? `${row.order}/${row.line}` : '');
+
 export default function Demand({ filter, sales, forecasts, rows, counted }: Props) {
     const { plan, site } = useShared();
     const change = (changes: Record<string, string>) => refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
     const forecast = filter.view === 'forecast';
+    const [open, setOpen] = useState<string | null>(filter.q && sales.length > 0 ? keyOf(sales.find((row) => row.lateDays > 0) ?? sales[0]) : null);
+    const opened = forecast ? undefined : sales.find((row) => keyOf(row) === open);
+    const { data } = useLoaded<Answer>(opened?.strip ? `/demand/line?${new URLSearchParams({ order: opened.order, line: opened.line }).toString()}` : null, plan.id);
     const late = sales.filter((row) => row.lateDays > 0).length;
     return (
         <>
@@ -62,33 +71,53 @@ export default function Demand({ filter, sales, forecasts, rows, counted }: Prop
             ) : sales.length === 0 ? (
                 <Empty title={t('No sales line fits')}>{t('Everything is delivered, or a filter hides the rest.')}</Empty>
             ) : (
-                <SalesTable sales={sales} today={plan.planDate} />
+                <SalesTable sales={sales} today={plan.planDate} open={open} onOpen={setOpen} />
+            )}
+            {opened && (
+                <Inspector label={t('Sales line')}>
+                    <SalesPanel row={opened} answer={data} onClose={() => setOpen(null)} />
+                </Inspector>
             )}
         </>
     );
 }
 
-function SalesTable({ sales, today }: { sales: SalesRow[]; today: string }) {
+interface TableProps {
+    sales: SalesRow[];
+    today: string;
+    open: string | null;
+    onOpen: (key: string) => void;
+}
+
+function SalesTable({ sales, today, open, onOpen }: TableProps) {
     return (
         <div className="rounded border border-line bg-surface">
             <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
                 <thead className="sticky -top-3 z-10 bg-surface">
                     <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="w-[92px] px-3 py-1.5">{t('Order')}</th>
-                        <th scope="col" className="w-[150px]">{t('Customer')}</th>
+                        <th scope="col" className="w-[88px] px-3 py-1.5">{t('Order')}</th>
+                        <th scope="col" className="w-[13%]">{t('Customer')}</th>
                         <th scope="col">{t('Item')}</th>
-                        <th scope="col" className="w-[44px]">{t('Site')}</th>
-                        <th scope="col" className="w-[84px] text-right">{t('Open')}</th>
-                        <th scope="col" className="w-[90px] text-right">{t('Due')}</th>
-                        <th scope="col" className="w-[36px] text-right" title={t('Priority, 1 is the most urgent')}>{t('Pri')}</th>
-                        <th scope="col" className="w-[116px] pl-5">{t('Cover')}</th>
-                        <th scope="col" className="w-[90px] text-right">{t('Expected')}</th>
-                        <th scope="col" className="w-[280px] px-3">{t('In time')}</th>
+                        <th scope="col" className="w-[38px]">{t('Site')}</th>
+                        <th scope="col" className="w-[72px] text-right">{t('Open')}</th>
+                        <th scope="col" className="w-[80px] text-right">{t('Due')}</th>
+                        <th scope="col" className="w-[30px] text-right" title={t('Priority, 1 is the most urgent')}>{t('Pri')}</th>
+                        <th scope="col" className="w-[108px] pl-4">{t('Cover')}</th>
+                        <th scope="col" className="w-[80px] text-right">{t('Expected')}</th>
+                        <th scope="col" className="w-[21%] px-3">{t('In time')}</th>
                     </tr>
                 </thead>
                 <tbody>
                     {sales.map((row) => (
-                        <tr key={`${row.order}/${row.line}`} data-row tabIndex={0} className="h-8 border-b border-soft last:border-0 hover:bg-act-tint focus:bg-act-tint">
+                        <tr
+                            key={keyOf(row)}
+                            data-row
+                            tabIndex={0}
+                            aria-selected={open === keyOf(row)}
+                            onClick={() => onOpen(keyOf(row))}
+                            onFocus={(event) => event.target === event.currentTarget && onOpen(keyOf(row))}
+                            className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === keyOf(row) ? 'bg-act-tint' : 'hover:bg-act-tint/50'}`}
+                        >
                             <td className="px-3 font-semibold whitespace-nowrap">
                                 {row.order}/{row.line}
                             </td>
@@ -105,7 +134,7 @@ function SalesTable({ sales, today }: { sales: SalesRow[]; today: string }) {
                             </td>
                             <td className={`text-right whitespace-nowrap ${row.due < today ? 'font-semibold text-broken' : ''}`}>{day(row.due, today)}</td>
                             <td className="text-right text-mute">{row.priority}</td>
-                            <td className="pl-5">{row.strip ? <CoverStrip strip={row.strip} width={90} /> : <span className="text-xs text-mute">{t('not planned')}</span>}</td>
+                            <td className="pl-4">{row.strip ? <CoverStrip strip={row.strip} width={84} /> : <span className="text-xs text-mute">{t('not planned')}</span>}</td>
                             <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>{row.expected ? day(row.expected, today) : ''}</td>
                             <td className="truncate px-3" title={row.reason ?? ''}>
                                 {row.lateDays > 0 ? (

@@ -126,7 +126,7 @@ function Record({ record, decimals, bucket, unit, asExpected }: { record: Record
                             {record.map((cell) => (
                                 <td
                                     key={cell.start}
-                                    className={`px-2 text-right whitespace-nowrap ${field === 'balance' && cell.mark === 'broken' ? 'bg-broken-tint text-broken' : ''} ${field === 'balance' && cell.mark === 'look' ? 'bg-look-tint text-look-ink' : ''}`}
+                                    className={`px-2 text-right whitespace-nowrap ${field === 'balance' && cell.mark === 'broken' ? 'bg-broken-tint text-broken' : ''} ${field === 'balance' && cell.mark === 'dip' ? 'bg-broken-tint' : ''} ${field === 'balance' && cell.mark === 'look' ? 'bg-look-tint text-look-ink' : ''}`}
                                 >
                                     <Quantity value={cell[field]} decimals={decimals} />
                                 </td>

@@ -36,9 +36,12 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
     const { data, trouble } = useLoaded<PointDetail>(address, plan.id);
     return (
         <>
-            <PageHead title={t('Plan')}>
-                {t('Balance at the end of each period. {trouble} of {points} items in trouble', { trouble: inTrouble, points })}
-            </PageHead>
+            <div className="flex items-start gap-3">
+                <PageHead title={t('Plan')}>{t('Balance at the end of each period, {trouble} of {points} items in trouble', { trouble: inTrouble, points })}</PageHead>
+                <span className="ml-auto">
+                    <AsSwitch value={view.as} onChange={(as) => change({ as })} />
+                </span>
+            </div>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillToggle on={filter.trouble === '1'} onChange={(on) => change({ trouble: on ? '1' : '' })}>
                     {t('In trouble')}
@@ -80,7 +83,6 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                         { value: 'month', label: t('Months') },
                     ]}
                 />
-                <AsSwitch value={view.as} onChange={(as) => change({ as })} />
                 <FindBox label={t('Find an item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
             {!planned && <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; the plan will stand here.')}</Empty>}

@@ -17,15 +17,17 @@ export function ConvertBar({ rows, edits, busy, onConvert, onClear }: Props) {
     const orders = new Set(purchases.map((row) => `${edits.get(row.number)?.supplier ?? row.supplier ?? ''} ${row.site}`)).size;
     const production = rows.filter((row) => row.kind === 'make').length;
     const transfers = rows.filter((row) => row.kind === 'transfer').length;
-    const value = purchases.reduce((sum, row) => sum + Number(row.value ?? 0), 0);
+    const values = new Map<string, number>();
+    purchases.forEach((row) => values.set(row.currency, (values.get(row.currency) ?? 0) + Number(row.value ?? 0)));
+    const value = [...values].map(([currency, sum]) => `${qty(String(sum))} ${currency}`.trim()).join(' + ');
     const changed = purchases.some((row) => edits.get(row.number)?.qty !== undefined || edits.get(row.number)?.supplier !== undefined);
     const parts = [
-        orders > 0 ? `${tn('1 purchase order', '{n} purchase orders', orders)}${changed ? '' : ` ${qty(String(value))}`}` : '',
+        orders > 0 ? `${tn('1 purchase order', '{n} purchase orders', orders)}${changed ? '' : ` (${value})`}` : '',
         production > 0 ? tn('1 production order', '{n} production orders', production) : '',
         transfers > 0 ? tn('1 transfer order', '{n} transfer orders', transfers) : '',
     ].filter(Boolean);
     return (
-        <div className="sticky bottom-0 z-20 mt-auto pt-3">
+        <div className="sticky -bottom-4 z-20 mt-auto bg-paper pt-3 pb-4">
             <div className="flex items-center gap-4 rounded bg-ink px-4 py-2 text-surface">
                 <strong>{t('{n} picked', { n: rows.length })}</strong>
                 <span className="text-order-tint">{parts.join(', ')}</span>

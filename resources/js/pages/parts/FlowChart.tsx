@@ -29,7 +29,7 @@ export function FlowChart({ flow, safety }: { flow: FlowRow[]; safety: string })
         <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="mt-2 w-full" aria-hidden>
             <line x1={0} x2={WIDTH} y1={y(0)} y2={y(0)} className="stroke-line" />
             {gaps.map((gap) => (
-                <rect key={gap.from} x={gap.from} width={Math.max(1, gap.to - gap.from)} y={y(0)} height={y(gap.balance) - y(0)} className="fill-broken-tint stroke-broken" />
+                <rect key={gap.from} x={gap.from} width={Math.max(1, gap.to - gap.from)} y={y(0)} height={y(gap.balance) - y(0)} className="fill-broken-tint" />
             ))}
             {safe > 0 && (
                 <>

@@ -214,7 +214,12 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
     );
 }
 
-const MARKS: Record<string, string> = { broken: 'bg-broken-tint font-bold text-broken', look: 'bg-look-tint font-semibold text-look-ink', calm: '' };
+const MARKS: Record<string, string> = {
+    broken: 'bg-broken-tint font-bold text-broken',
+    dip: 'bg-broken-tint',
+    look: 'bg-look-tint font-semibold text-look-ink',
+    calm: '',
+};
 
 interface RowProps {
     row: GridRow;
@@ -275,6 +280,11 @@ function Row({ row, index, at, width, isPicked, isOpen, indent, onPick, onToggle
                     style={{ width }}
                 >
                     {cell.mark === 'broken' && <span className="sr-only">{t('short')}</span>}
+                    {cell.mark === 'dip' && (
+                        <span className="mr-auto pl-1.5 text-2xs text-broken" title={t('short on a day in between')}>
+                            ▾<span className="sr-only">{t('short on a day in between')}</span>
+                        </span>
+                    )}
                     {cell.mark === 'look' && <span className="sr-only">{t('under safety stock')}</span>}
                     <Quantity value={cell.balance} decimals={row.decimals} />
                     {(cell.ordered || cell.proposed) && (

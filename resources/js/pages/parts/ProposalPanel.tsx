@@ -94,10 +94,13 @@ function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: Supplie
                         onChange={() => onEdit({ supplier: choice.code === own ? undefined : choice.code })}
                         className={choice.code === chosen && choice.code !== own ? 'accent-draft' : 'accent-act'}
                     />
-                    <span className="min-w-0 flex-1 truncate">{choice.name}</span>
-                    <span className="whitespace-nowrap">{t('{n} days', { n: choice.lead })}</span>
-                    <span className="w-20 text-right whitespace-nowrap text-mute">{choice.price === null ? t('no price') : `${qty(choice.price)} ${choice.currency}`}</span>
-                    <span className={`w-[74px] text-right whitespace-nowrap ${choice.possible > wanted ? 'text-broken' : ''}`}>{day(choice.possible)}</span>
+                    <span className="min-w-0 flex-1">
+                        <span className="block truncate">{choice.name}</span>
+                        <span className="block text-xs font-normal text-mute">
+                            {t('{n} working days', { n: choice.lead })}, {choice.price === null ? t('no price') : `${qty(choice.price, 2)} ${choice.currency}`}
+                        </span>
+                    </span>
+                    <span className={`whitespace-nowrap ${choice.possible > wanted ? 'text-broken' : ''}`}>{day(choice.possible)}</span>
                 </label>
             ))}
         </fieldset>

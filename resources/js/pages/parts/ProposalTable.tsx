@@ -30,29 +30,29 @@ export function ProposalTable({ groups, by, picked, edits, open, mayConvert, onP
             <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
                 <thead className="sticky -top-3 z-10 bg-surface">
                     <tr className="border-b border-line text-xs text-mute">
-                        <th scope="col" className="w-[34px]">
+                        <th scope="col" className="w-[32px]">
                             <span className="sr-only">{t('Picked')}</span>
                         </th>
                         <th scope="col" className="py-1.5 text-left">
                             {t('Item')}
                         </th>
-                        <th scope="col" className="w-[104px] text-right">
+                        <th scope="col" className="w-[96px] text-right">
                             {t('Quantity')}
                         </th>
-                        <th scope="col" className="w-[88px] text-right">
+                        <th scope="col" className="w-[78px] text-right">
                             {t('Start by')}
                         </th>
-                        <th scope="col" className="w-[88px] text-right">
+                        <th scope="col" className="w-[78px] text-right">
                             {t('Wanted')}
                         </th>
-                        <th scope="col" className="w-[96px] pl-4 text-left">
+                        <th scope="col" className="w-[92px] pl-3 text-left">
                             {t('When')}
                         </th>
-                        <th scope="col" className="w-[56px] text-left">
+                        <th scope="col" className="w-[52px] text-left">
                             {t('For')}
                         </th>
-                        <th scope="col" className="w-[130px]" />
-                        <th scope="col" className="w-[76px] pr-3 text-right">
+                        <th scope="col" className="w-[96px]" />
+                        <th scope="col" className="w-[56px] pr-3 text-right">
                             {t('Value')}
                         </th>
                     </tr>
@@ -89,9 +89,12 @@ function Group({ group, by, picked, edits, open, mayConvert, onPick, onEdit, onO
                     )}
                 </td>
                 <th scope="rowgroup" colSpan={7} className="truncate text-left">
-                    {group.title} <span className="ml-1 font-normal text-mute">{group.note}</span>
+                    {group.title} <span className="ml-1 font-normal text-mute">
+                        {group.note}
+                        {group.value && group.currency && `, ${t('in {currency}', { currency: group.currency })}`}
+                    </span>
                 </th>
-                <td className="pr-3 text-right">{group.value && qty(group.value)}</td>
+                <td className="pr-3 text-right whitespace-nowrap">{group.value && qty(group.value)}</td>
             </tr>
             {group.rows.map((row) => (
                 <Row key={row.number} row={row} by={by} picked={picked.has(row.number)} edit={edits.get(row.number)} isOpen={open === row.number} may={mayConvert(row)} onPick={onPick} onEdit={onEdit} onOpen={onOpen} />
@@ -153,7 +156,7 @@ function Row({ row, by, picked, edit, isOpen, may, onPick, onEdit, onOpen }: Row
             </td>
             <td className={`text-right whitespace-nowrap ${passed ? 'font-semibold text-broken' : ''}`}>{day(row.start)}</td>
             <td className="text-right whitespace-nowrap">{day(row.wanted)}</td>
-            <td className={`pl-4 whitespace-nowrap ${passed ? 'font-semibold text-broken' : ''}`}>
+            <td className={`truncate pl-3 ${passed ? 'font-semibold text-broken' : ''}`}>
                 {row.waitsFor && !passed ? <span className="font-semibold text-look-ink">{t('waits for {item}', { item: row.waitsFor })}</span> : inDays(row.daysToStart)}
             </td>
             <td>

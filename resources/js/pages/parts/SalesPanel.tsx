@@ -1,0 +1,46 @@
+import { Link } from '@inertiajs/react';
+import { X } from 'lucide-react';
+import { AnswerLines, AnswerPegs } from '@/components/AnswerCard';
+import { CoverStrip } from '@/components/CoverStrip';
+import { day, qty } from '@/lib/format';
+import type { Answer, SalesRow } from '@/lib/shapes';
+import { t, tn } from '@/lib/t';
+import { itemHref } from '@/pages/parts/ItemPanel';
+
+/** A sales line: whether it is on time, why not, and what serves it. */
+export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Answer | null; onClose: () => void }) {
+    return (
+        <>
+            <div className="flex items-start gap-2">
+                <h2 className="flex-1 text-lg leading-tight font-bold">
+                    {row.order}/{row.line}
+                </h2>
+                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
+                    <X size={16} aria-hidden />
+                </button>
+            </div>
+            <p className="mb-2">
+                {row.customer} <span className="text-mute">· {t('priority {n}', { n: row.priority })}</span>
+            </p>
+            <p className="mb-1">
+                {qty(row.open, row.decimals)} {row.unit}{' '}
+                <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
+                    {row.item}
+                </Link>{' '}
+                {row.name}, {t('due {day}', { day: day(row.due) })}
+            </p>
+            {row.strip ? <CoverStrip strip={row.strip} width={316} showDate /> : <p className="text-mute">{t('The live plan does not count this line.')}</p>}
+            {row.lateDays > 0 && (
+                <p className="mt-3 rounded border border-broken bg-broken-tint px-2.5 py-2">
+                    <strong>{tn('Expected 1 day late.', 'Expected {n} days late.', row.lateDays)}</strong> {row.reason}
+                </p>
+            )}
+            {answer && (
+                <div className="mt-3">
+                    <AnswerLines answer={answer} />
+                    <AnswerPegs answer={answer} />
+                </div>
+            )}
+        </>
+    );
+}
