@@ -7,6 +7,12 @@ namespace Tests;
 use Yposta\Core\Bundle\BundleReader;
 use Yposta\Core\Bundle\Contents;
 use Yposta\Core\Bundle\PlanWriter;
+use Yposta\Core\Netting\OrderFromProposal;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\Sentences;
 use Yposta\Core\Planner;
@@ -74,5 +80,71 @@ final class Support
         }
 
         return $rows;
+    }
+
+    /**
+     * A small bundle around what a test is about: one site MAIN that works Monday to Friday, supplier SUP, plan date Mon 2026-03-02.
+     *
+     * @param  array<string, string>  $files  contents by file name without `.csv`; they replace the defaults
+     */
+    public static function small(array $files): Contents
+    {
+        $defaults = [
+            'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-04-30\n",
+            'calendars' => "calendar,weekdays\nWORK,12345\n",
+            'sites' => "site,calendar\nMAIN,WORK\n",
+            'suppliers' => "supplier\nSUP\n",
+        ];
+        $bundle = [];
+        foreach ([...$defaults, ...$files] as $name => $text) {
+            $bundle["{$name}.csv"] = $text;
+        }
+
+        return self::bundle($bundle);
+    }
+
+    /**
+     * The proposals of a small bundle, each as "kind qty item start due".
+     *
+     * @param  array<string, string>  $files
+     * @return list<string>
+     */
+    public static function proposals(array $files): array
+    {
+        return array_map(fn (array $row) => "{$row['kind']} {$row['qty']} {$row['item']} {$row['start']} {$row['due']}", self::rows(self::plan(self::small($files)), 'proposals.csv'));
+    }
+
+    /**
+     * The messages of a small bundle, each as "code reference from to qty".
+     *
+     * @param  array<string, string>  $files
+     * @return list<string>
+     */
+    public static function messages(array $files): array
+    {
+        return array_map(fn (array $row) => trim("{$row['code']} {$row['reference']} {$row['from']} {$row['to']} {$row['qty']}"), self::rows(self::plan(self::small($files)), 'messages.csv'));
+    }
+
+    /** The network with every proposal of a plan made into a firm order, its components written out. */
+    public static function converted(Network $network, Plan $plan): Network
+    {
+        $orders = $network->orders;
+        $components = $network->components;
+        foreach ($plan->proposals as $proposal) {
+            $point = $plan->structure->points[$proposal->point];
+            $code = "N{$proposal->name}";
+            $orders[$code] = new OpenOrder(
+                $code, $proposal->type ?? OrderKind::Buy, OrderStatus::Firm, $point->item->code, $point->site->code, $proposal->fromSite, $proposal->supplier, $proposal->qty, 0,
+                $proposal->start, $proposal->due, false, $proposal->priority,
+            );
+            foreach (OrderFromProposal::of($plan->structure, $point, $proposal->qty, $proposal->due, $plan->options->planDate)->components as $component) {
+                $components[] = new OrderComponent($code, $component['line']->line, $component['line']->item, $component['qty'], 0, $component['need']);
+            }
+        }
+
+        return new Network(
+            $network->calendars, $network->sites, $network->items, $network->planning, $network->bom, $network->substitutes, $network->suppliers, $network->supplierItems,
+            $network->stock, $network->forecasts, $network->sales, $orders, $components, $network->allocations, $network->routing,
+        );
     }
 }

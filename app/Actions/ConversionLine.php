@@ -12,5 +12,7 @@ final readonly class ConversionLine
      * @param  string|null  $qty  decimal number
      * @param  string|null  $due  ISO date
      */
-    public function __construct(public int $number, public ?string $qty = null, public ?string $due = null, public ?string $supplier = null) {}
+    public function __construct(public int $number, public ?string $qty = null, public ?string $due = null, public ?string $supplier = null)
+    {
+    }
 }

@@ -9,9 +9,8 @@ use App\Models\OrderLine;
 use App\Models\Run;
 use App\Models\User;
 use App\Planning\Dates;
-use App\Planning\NetworkReader;
+use App\Planning\OrderDraft;
 use App\Planning\Read\StoredPlan;
-use App\Planning\RunParameters;
 use App\Support\Idempotency;
 use App\Support\Journal;
 use App\Support\OrderNumbers;
@@ -19,15 +18,14 @@ use App\Support\Roles;
 use App\Support\Say;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use LogicException;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Plan\ConversionDate;
 use Yposta\Core\Plan\QuantityGuard;
 use Yposta\Core\Plan\Supply;
 use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
-use Yposta\Core\Structure\StructureBuilder;
 
 /**
  * Makes orders of proposals: one purchase order for each supplier and site, one production or transfer order for each proposal.
@@ -44,7 +42,7 @@ final readonly class ConvertProposals
 
     private Dates $dates;
 
-    public function __construct(private NetworkReader $reader)
+    public function __construct(private OrderDraft $draft)
     {
         $this->dates = new Dates;
     }
@@ -101,7 +99,7 @@ final readonly class ConvertProposals
         }
         $proposal = $plan->supplyNumbered((int) $n);
         $point = $plan->pointOf($proposal->point);
-        $kind = (string) $proposal->type?->value;
+        $kind = $proposal->type->value ?? throw new LogicException('a proposal has a kind');
         if (! $by->can(self::PERMISSIONS[$kind])) {
             throw new Refused('You may not make '.self::KINDS[$kind]." orders, and {$point->item} would need one. Nothing was ordered.", 'forbidden');
         }
@@ -213,23 +211,18 @@ final readonly class ConvertProposals
     private function line(Run $run, Order $order, int $number, int $of, array $wanted, ?int $price, User $by): void
     {
         $proposal = $wanted['proposal'];
-        $network = $this->reader->around($wanted['item'], $wanted['site']);
-        $structure = (new StructureBuilder($network, RunParameters::options([...$run->parameters, 'sites' => null, 'items' => null])))->build();
-        $point = $structure->find($wanted['item'], $wanted['site']);
         try {
-            $draft = $point === null ? null : OrderFromProposal::of($structure, $point, $wanted['qty'], $wanted['due'], Day::parse($run->plan_date));
+            $draft = $this->draft->of($run, $wanted['item'], $wanted['site'], $wanted['qty'], $wanted['due'], $wanted['supplier']);
         } catch (QuantityOutOfRange) {
             throw new Refused("A component of {$wanted['item']} would be needed in a quantity beyond 9,000,000,000,000. Nothing was ordered.", 'quantity');
         }
         $line = OrderLine::query()->create([
             'order_id' => $order->id, 'number' => $number, 'code' => $of === 1 ? $order->code : "{$order->code}.{$number}", 'item_code' => $wanted['item'], 'from_site_code' => $proposal->fromSite,
-            'qty' => $wanted['qty'], 'received' => 0, 'start' => $this->dates->iso($draft->start ?? $proposal->start), 'due' => $this->dates->iso($wanted['due']), 'pinned' => false,
+            'qty' => $wanted['qty'], 'received' => 0, 'start' => $draft['start'], 'due' => $this->dates->iso($wanted['due']), 'pinned' => false,
             'priority' => $proposal->priority, 'price' => $price, 'run_id' => $run->id, 'proposal' => (int) $proposal->name, 'version' => 1,
         ]);
-        foreach ($proposal->type?->value === 'make' ? $draft->components ?? [] : [] as $component) {
-            $line->components()->create([
-                'line' => $component['line']->line, 'item_code' => $structure->points[$component['line']->point]->item->code, 'qty' => $component['qty'], 'issued' => 0, 'need' => $this->dates->iso($component['need']),
-            ]);
+        foreach ($draft['components'] as $component) {
+            $line->components()->create($component);
         }
         DB::table('conversions')->insert(['run_id' => $run->id, 'proposal' => (int) $proposal->name, 'order_line_id' => $line->id, 'user_id' => $by->id, 'created_at' => now()]);
     }

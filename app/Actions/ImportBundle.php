@@ -21,7 +21,9 @@ use Yposta\Core\Calendar\Day;
 /** Takes a bundle into the database: all of it, or nothing. */
 final readonly class ImportBundle
 {
-    public function __construct(private BundleReader $reader, private NetworkWriter $writer) {}
+    public function __construct(private BundleReader $reader, private NetworkWriter $writer)
+    {
+    }
 
     /**
      * @param  bool  $replace  whether data that is there may be thrown away for it

@@ -27,11 +27,14 @@ final class ExecuteRun implements ShouldQueue
 
     public int $timeout = 1800;
 
-    public function __construct(private readonly int $runId) {}
+    public function __construct(private readonly int $runId)
+    {
+    }
 
     public function handle(NetworkReader $reader, Planner $planner, PlanStore $store): void
     {
         $run = Run::query()->findOrFail($this->runId);
+        gc_disable(); // a plan is one large web of objects that live to the end of the run
         try {
             $this->say($run, 'reading', ['status' => 'running', 'started_at' => now()]);
             [$network, $change] = DB::transaction(fn () => [$reader->read(), Journal::newest()]);
@@ -44,6 +47,8 @@ final class ExecuteRun implements ShouldQueue
         } catch (Throwable $trouble) {
             report($trouble);
             $this->fail($run, 'Something went wrong inside the run; it was written to the log');
+        } finally {
+            gc_enable();
         }
     }
 

@@ -70,9 +70,15 @@ final readonly class NetworkReader
 
     /**
      * Only what is needed to make an order for an item at a site: its planning data, and its structure down through phantoms.
+     *
+     * @param  string|null  $supplier  from whom it is bought, when not as it is planned
      */
-    public function around(string $item, string $site): Network
+    public function around(string $item, string $site, ?string $supplier = null): Network
     {
+        $planning = $this->planning(DB::table('planning_data')->where('item_code', $item)->where('site_code', $site));
+        if ($supplier !== null) {
+            $planning = [Network::key($item, $site) => (array_values($planning)[0] ?? Planning::defaults($item, $site))->boughtFrom($supplier)];
+        }
         $lines = [];
         for ($frontier = [$item]; $frontier !== [];) {
             $found = $this->bom(DB::table('bom_lines')->whereIn('item_code', $frontier));
@@ -88,7 +94,7 @@ final readonly class NetworkReader
 
         return new Network(
             calendars: $this->calendars(), sites: $this->sites(), items: $this->items(DB::table('items')->whereIn('code', $codes)),
-            planning: $this->planning(DB::table('planning_data')->where('item_code', $item)->where('site_code', $site)),
+            planning: $planning,
             bom: $lines, suppliers: $this->suppliers(), supplierItems: $this->supplierItems(DB::table('supplier_items')->where('item_code', $item)),
             stock: [new Stock($item, $site, 0)],
         );

@@ -94,13 +94,14 @@ final class PlanStore
         foreach ($plan->supplies as $index => $supplies) {
             foreach ($supplies as $supply) {
                 $reason = $supply->reason;
+                [$sales, $forecast] = $causes->of($supply);
                 $insert->add([
                     $run, $this->numbers[spl_object_id($supply)], $index, $supply->kind->value, $supply->type?->value, $supply->name, $supply->rank, $supply->qty,
                     $this->dates->iso($supply->start), $this->dates->iso($supply->due), $this->dates->iso($supply->effective), $this->dates->iso($supply->available),
                     $this->dates->iso($supply->earliest), $supply->priority, (int) $supply->pinned, (int) $supply->released, (int) $supply->overdue, (int) $supply->broughtIn,
                     $supply->supplier, $supply->fromSite, $supply->waitsFor === null ? null : $this->numbers[spl_object_id($supply->waitsFor)],
-                    $reason === null ? null : json_encode([$reason->wanted, $reason->coversTo, $reason->balance, $reason->target, $reason->net, $reason->lot, $reason->lots]),
-                    ...$causes->of($supply),
+                    $reason === null ? null : json_encode(array_values(get_object_vars($reason)), JSON_THROW_ON_ERROR),
+                    $sales, $forecast,
                 ]);
             }
         }

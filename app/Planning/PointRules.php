@@ -22,7 +22,9 @@ final readonly class PointRules
         public int $safetyDays,
         public int $floor,
         public ?string $fromSite,
-    ) {}
+        public int $frozenDays,
+    ) {
+    }
 
     public static function of(Point $point): self
     {
@@ -30,7 +32,7 @@ final readonly class PointRules
 
         return new self(
             $point->lead, $planning->lotRule->value, $planning->groupDays, $point->minQty, $point->multiple, $point->maxQty, (int) $planning->fixedQty,
-            (int) $planning->stockMax, $point->safetyStock, $planning->safetyDays, $point->floor(), $planning->fromSite,
+            (int) $planning->stockMax, $point->safetyStock, $planning->safetyDays, $point->floor(), $planning->fromSite, $planning->frozenDays,
         );
     }
 

@@ -38,6 +38,6 @@ final class RunParameters
             $parameters['bucket'] = BucketSize::from((string) $parameters['bucket']);
         }
 
-        return new Options(...$parameters); // @phpstan-ignore argument.type (they were written by of())
+        return new Options(...$parameters);
     }
 }

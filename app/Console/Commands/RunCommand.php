@@ -32,7 +32,8 @@ final class RunCommand extends Command
 
             return 2;
         }
-        $this->line("Planned: {$run->summary['proposals']} proposals, {$run->summary['lateLines']} of {$run->summary['salesLines']} sales lines late.");
+        $summary = $run->summary ?? [];
+        $this->line(sprintf('Planned: %d proposals, %d of %d sales lines late.', $summary['proposals'] ?? 0, $summary['lateLines'] ?? 0, $summary['salesLines'] ?? 0));
 
         return 0;
     }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\StartRun;
-use App\Http\Shapes\RunState;
 use App\Models\Run;
 use App\Planning\Read\Figures;
+use App\Planning\Shapes\RunState;
 use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Shapes\ChangeRow;
 use App\Planning\NetworkReader;
 use App\Planning\Read\Figures;
 use App\Planning\Read\TodayView;
+use App\Planning\Shapes\ChangeRow;
 use App\Support\Journal;
 use Illuminate\Http\Request;
 use Inertia\Inertia;

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\Answer;
-use App\Http\Shapes\AnswerLine;
-use App\Http\Shapes\AnswerPeg;
+use App\Planning\Shapes\Answer;
+use App\Planning\Shapes\AnswerLine;
+use App\Planning\Shapes\AnswerPeg;
 use App\Support\Say;
+use OutOfRangeException;
 use Yposta\Core\Network\LotRule;
 use Yposta\Core\Plan\BucketRow;
 use Yposta\Core\Plan\Demand;
@@ -48,8 +49,8 @@ final readonly class Answers
      */
     public function balance(StoredPoint $point, array $rows, int $place, bool $asExpected): Answer
     {
-        $row = $rows[$place];
-        $before = $place === 0 ? null : $rows[$place - 1];
+        $row = $rows[$place] ?? throw new OutOfRangeException('there is no such bucket');
+        $before = $rows[$place - 1] ?? null;
         $opening = $before === null
             ? array_sum(array_map(fn (Supply $supply) => $supply->kind === SupplyKind::Stock ? $supply->qty : 0, $point->supplies))
             : ($asExpected ? $before->expectedBalance : $before->balance);

@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\ForecastCell;
-use App\Http\Shapes\ForecastRow;
-use App\Http\Shapes\SalesRow;
 use App\Models\Run;
 use App\Planning\Dates;
 use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
+use App\Planning\Shapes\ForecastCell;
+use App\Planning\Shapes\ForecastRow;
+use App\Planning\Shapes\SalesRow;
+use App\Planning\Shapes\Strip;
 use App\Support\Settings;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Demand\ForecastConsumption;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\Peg;
 use Yposta\Core\Quantity\Quantity;
 
 /** Sales lines with their cover, and the forecasts with what orders have consumed of them. */
@@ -49,23 +52,29 @@ final readonly class DemandView
             ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')->limit(self::MOST_LINES)->select(['l.*', 'i.name', 'i.unit', 'i.decimals']);
         $lines = $query->get();
         $planned = $this->planned();
-        $pegs = $this->plan?->pegsOfDemands(array_values($planned)) ?? [];
+        $pegs = $this->plan === null ? [] : $this->plan->pegsOfDemands(array_values($planned));
         $rows = [];
         foreach ($lines as $line) {
             $n = $planned["{$line->order_code}/{$line->line}"] ?? null;
-            $demand = $n === null || $this->plan === null ? null : $this->plan->demandNumbered($n);
+            $demand = $n === null ? null : $this->plan?->demandNumbered($n);
             if ($onlyLate && ($demand === null || $demand->lateDays() === 0)) {
                 continue;
             }
             $rows[] = new SalesRow(
                 $line->order_code, $line->line, $line->customer, $line->item_code, $line->name, $line->site_code, $line->unit, (int) $line->decimals,
                 Quantity::format((int) $line->qty - (int) $line->shipped), Quantity::format((int) $line->shipped), substr($line->due, 0, 10), (int) $line->priority,
-                $this->dates->isoOrNull($demand?->expected), $demand?->lateDays() ?? 0, $demand === null ? null : $this->plan?->holdUpOf($demand),
-                $demand === null || $this->plan === null ? null : (new Describe($this->plan))->strip($demand, $pegs[$n]),
+                $this->dates->isoOrNull($demand?->expected), $demand?->lateDays() ?? 0, $demand === null ? null : $this->plan->holdUpOf($demand),
+                $demand === null ? null : $this->strip($demand, $pegs[$n] ?? []),
             );
         }
 
         return $rows;
+    }
+
+    /** @param  list<Peg>  $pegs */
+    private function strip(Demand $demand, array $pegs): ?Strip
+    {
+        return $this->plan === null ? null : (new Describe($this->plan))->strip($demand, $pegs);
     }
 
     /** @return array<string, int> number of the demand in the plan by ORDER/LINE */
@@ -82,7 +91,7 @@ final readonly class DemandView
     /** @return list<string> */
     public function forecastNames(): array
     {
-        return array_map(strval(...), DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast')->all());
+        return array_values(array_map(strval(...), DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast')->all()));
     }
 
     /**
@@ -105,7 +114,7 @@ final readonly class DemandView
             ->orderBy('f.item_code')->orderBy('f.site_code')->orderBy('f.start')->select(['f.*', 'i.name', 'i.unit', 'i.decimals'])->get();
         $rows = [];
         foreach ($cells->groupBy(fn ($row) => "{$row->item_code}\x1f{$row->site_code}") as $group) {
-            $first = $group->first();
+            $first = $group->firstOrFail();
             $byStart = $group->keyBy(fn ($row) => substr($row->start, 0, 10));
             $rows[] = new ForecastRow($name, $first->item_code, $first->site_code, $first->name, $first->unit, (int) $first->decimals, $first->bucket, array_map(function (string $start) use ($byStart, $left, $name, $first): ForecastCell {
                 $cell = $byStart->get($start);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\AnswerPeg;
-use App\Http\Shapes\Link;
-use App\Http\Shapes\MessageRow;
-use App\Http\Shapes\Strip;
-use App\Http\Shapes\StripPart;
+use App\Planning\Shapes\AnswerPeg;
+use App\Planning\Shapes\Link;
+use App\Planning\Shapes\MessageRow;
+use App\Planning\Shapes\Strip;
+use App\Planning\Shapes\StripPart;
 use App\Support\Say;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Cover;
@@ -22,7 +22,9 @@ use Yposta\Core\Quantity\Quantity;
 /** What to call the elements of a plan, and where they lead. */
 final readonly class Describe
 {
-    public function __construct(private StoredPlan $plan) {}
+    public function __construct(private StoredPlan $plan)
+    {
+    }
 
     public static function itemHref(string $item, string $site): string
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\TodayFigure;
 use App\Models\Run;
+use App\Planning\Shapes\TodayFigure;
 use App\Support\Say;
 
 /** The figures of a plan against those of the one before. */
@@ -32,7 +32,7 @@ final class Figures
             $change = $before === null ? null : $value - (int) ($before->summary[$key] ?? 0);
             $figures[] = new TodayFigure(
                 trans($label), Say::money($value),
-                $change === null ? null : ($change === 0 ? trans('same') : ($change > 0 ? '+' : "\u{2212}").Say::money(abs($change))),
+                $change === null ? null : ($change === 0 ? (string) trans('same') : ($change > 0 ? '+' : "\u{2212}").Say::money(abs($change))),
                 ! in_array($key, self::NEUTRAL, true) && $change !== null && $change > 0,
             );
         }

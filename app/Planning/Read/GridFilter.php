@@ -14,5 +14,6 @@ final readonly class GridFilter
         public bool $inTrouble = false,
         public string $text = '',
         public string $sort = 'structure',
-    ) {}
+    ) {
+    }
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\ComponentRow;
-use App\Http\Shapes\Strip;
-use App\Http\Shapes\OrderDetail;
-use App\Http\Shapes\OrderLineRow;
-use App\Http\Shapes\OrderRow;
+use App\Models\Item;
 use App\Models\Order;
 use App\Models\OrderLine;
+use App\Planning\Shapes\ComponentRow;
+use App\Planning\Shapes\OrderDetail;
+use App\Planning\Shapes\OrderLineRow;
+use App\Planning\Shapes\OrderRow;
+use App\Planning\Shapes\Strip;
 use App\Support\Settings;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -24,7 +25,9 @@ final readonly class OrderView
 {
     public const MOST = 500;
 
-    public function __construct(private ?StoredPlan $plan) {}
+    public function __construct(private ?StoredPlan $plan)
+    {
+    }
 
     /** @return list<OrderRow> open ones first, by due date */
     public function list(string $kind, string $site, string $status, string $text): array
@@ -49,7 +52,7 @@ final readonly class OrderView
         return array_values($rows->map(fn (stdClass $row) => new OrderRow(
             $row->code, $row->kind, $row->status, $row->site_code, $row->supplier, (int) $row->line_count === 1 ? "{$row->item} {$row->name}" : trans(':count items', ['count' => $row->line_count]),
             (int) $row->line_count, (int) $row->line_count === 1 ? Quantity::format(max(0, (int) $row->left_qty)) : null, $row->unit, substr($row->due, 0, 10),
-            $row->status === 'done' ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))), $messages[$row->id] ?? null, $row->run_id === null ? null : trans('from run :run', ['run' => $row->run_id]),
+            $row->status === 'done' ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))), $messages[$row->id] ?? null, $row->run_id === null ? null : (string) trans('from run :run', ['run' => $row->run_id]),
         ))->all());
     }
 
@@ -104,7 +107,7 @@ final readonly class OrderView
         return new OrderLineRow(
             $line->code, $line->item_code, (string) $line->item?->name, (string) $line->item?->unit, (int) $line->item?->decimals, Quantity::format($line->qty), Quantity::format($line->received),
             $line->start === null ? null : substr($line->start, 0, 10), substr($line->due, 0, 10), $expected, $line->price === null ? null : Quantity::format($line->price), $line->pinned, $line->priority,
-            $line->proposal === null ? null : trans('Proposal :number of run :run', ['number' => $line->proposal, 'run' => $line->run_id]), $messages, $serves,
+            $line->proposal === null ? null : (string) trans('Proposal :number of run :run', ['number' => $line->proposal, 'run' => $line->run_id]), $messages, $serves,
             $line->components->isEmpty() && $supply !== null ? $this->plannedComponents($supply) : $this->ownComponents($line, $strips),
         );
     }
@@ -115,10 +118,10 @@ final readonly class OrderView
      */
     private function ownComponents(OrderLine $line, array $strips): array
     {
-        $names = DB::table('items')->whereIn('code', $line->components->pluck('item_code'))->get()->keyBy('code');
+        $items = Item::query()->whereIn('code', $line->components->pluck('item_code'))->get()->keyBy('code');
 
         return array_values($line->components->map(fn ($component) => new ComponentRow(
-            $component->line, $component->item_code, $names[$component->item_code]->name, $names[$component->item_code]->unit, Quantity::format((int) $component->qty),
+            $component->line, $component->item_code, (string) $items->get($component->item_code)?->name, (string) $items->get($component->item_code)?->unit, Quantity::format((int) $component->qty),
             Quantity::format((int) $component->issued), substr($component->need ?? $line->start ?? $line->due, 0, 10), $strips[$component->line] ?? null,
         ))->all());
     }
@@ -134,7 +137,7 @@ final readonly class OrderView
             return [];
         }
         $describe = new Describe($this->plan);
-        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->where('kind', 'part')->orderBy('rank')->pluck('n')->map(intval(...))->all());
+        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->where('kind', 'part')->orderBy('rank')->pluck('n')->map(fn ($value) => (int) $value)->all());
         $rows = [];
         foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
             $demand = $this->plan->demandNumbered($n);
@@ -161,7 +164,7 @@ final readonly class OrderView
         if ($this->plan === null) {
             return [];
         }
-        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->pluck('n')->map(intval(...))->all());
+        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->pluck('n')->map(fn ($value) => (int) $value)->all());
         $strips = [];
         foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
             $demand = $this->plan->demandNumbered($n);

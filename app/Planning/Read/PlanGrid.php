@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\GridCell;
-use App\Http\Shapes\GridRow;
-use App\Http\Shapes\RecordRow;
+use App\Planning\Shapes\GridCell;
+use App\Planning\Shapes\GridRow;
+use App\Planning\Shapes\RecordRow;
 use Illuminate\Database\Query\Builder;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\BucketRow;
@@ -19,7 +19,9 @@ final readonly class PlanGrid
     /** How many periods a grid shows at most. */
     public const MOST_PERIODS = 60;
 
-    public function __construct(private StoredPlan $plan, private BucketSize $size, private bool $asExpected) {}
+    public function __construct(private StoredPlan $plan, private BucketSize $size, private bool $asExpected)
+    {
+    }
 
     /** @return list<string> first days of the periods, as ISO dates */
     public function periods(): array
@@ -52,7 +54,7 @@ final readonly class PlanGrid
         $found = $this->query($filter)->offset($offset)->limit($limit)->get();
         $this->plan->adopt($found);
         $points = array_values($found->map(fn ($row) => (int) $row->n)->all());
-        $this->plan->load($points);
+        $this->plan->load($points, withOrders: false);
         $buckets = $this->buckets();
 
         return array_map(function (int $n) use ($buckets): GridRow {

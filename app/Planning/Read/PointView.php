@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\Fact;
-use App\Http\Shapes\FlowRow;
-use App\Http\Shapes\PointDetail;
-use App\Http\Shapes\StructureRow;
-use App\Models\PlanningData;
+use App\Planning\Shapes\Fact;
+use App\Planning\Shapes\FlowRow;
+use App\Planning\Shapes\PointDetail;
 use App\Support\Say;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Network\BucketSize;
@@ -110,7 +108,6 @@ final readonly class PointView
     private function planning(StoredPoint $point): array
     {
         $rules = $point->rules;
-        $planning = PlanningData::query()->where('item_code', $point->item)->where('site_code', $point->site)->first();
         $supplier = $point->supplier === null ? null : DB::table('suppliers')->where('code', $point->supplier)->value('name');
         $facts = [
             new Fact(trans('Comes about by'), trans("supply.{$point->supply}")),
@@ -123,7 +120,7 @@ final readonly class PointView
             new Fact(trans('At most'), $rules->maxQty > 0 ? Say::quantity($rules->maxQty, $point->unit) : ''),
             new Fact(trans('Safety stock'), $rules->safetyStock > 0 ? Say::quantity($rules->safetyStock, $point->unit) : ''),
             new Fact(trans('Safety time'), $rules->safetyDays > 0 ? Say::workingDays($rules->safetyDays) : ''),
-            new Fact(trans('Frozen'), ($planning->frozen_days ?? 0) > 0 ? trans(':days days', ['days' => $planning->frozen_days]) : ''),
+            new Fact(trans('Frozen'), $rules->frozenDays > 0 ? trans(':days days', ['days' => $rules->frozenDays]) : ''),
             new Fact(trans('Unit cost'), Quantity::format($point->unitCost)),
         ];
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\CauseStrip;
-use App\Http\Shapes\ProposalDetail;
-use App\Http\Shapes\ProposalGroup;
-use App\Http\Shapes\ProposalRow;
-use App\Http\Shapes\SupplierChoice;
 use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
+use App\Planning\Shapes\CauseStrip;
+use App\Planning\Shapes\ProposalDetail;
+use App\Planning\Shapes\ProposalGroup;
+use App\Planning\Shapes\ProposalRow;
+use App\Planning\Shapes\SupplierChoice;
 use App\Support\Say;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
@@ -27,7 +27,7 @@ use Yposta\Core\Quantity\Quantity;
 final readonly class ProposalList
 {
     /** How many are shown at once; the rest is counted. */
-    public const MOST = 600;
+    public const MOST = 300;
 
     private Describe $describe;
 
@@ -69,7 +69,7 @@ final readonly class ProposalList
      */
     public function groups(Builder $query, string $by): array
     {
-        $numbers = $query->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')->limit(self::MOST)->pluck('s.n')->map(intval(...));
+        $numbers = $query->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')->limit(self::MOST)->pluck('s.n')->map(fn ($value) => (int) $value);
         $this->plan->loadSupplies($numbers);
         $serves = $this->plan->pegsOfSupplies(array_values($numbers->all()));
         $rows = $numbers->map(fn (int $n) => $this->row($this->plan->supplyNumbered($n), $serves[$n], $by));

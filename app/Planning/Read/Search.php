@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\Hit;
+use App\Planning\Shapes\Hit;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 

@@ -87,11 +87,12 @@ final class StoredPlan
     }
 
     /**
-     * Loads all that moves at the points, with pegs, and the orders and proposals their demands belong to.
+     * Loads all that moves at the points.
      *
      * @param  list<int>  $points
+     * @param  bool  $withOrders  whether the orders and proposals that the demands belong to are wanted too
      */
-    public function load(array $points): void
+    public function load(array $points, bool $withOrders = true): void
     {
         foreach (array_chunk($points, self::AT_ONCE) as $chunk) {
             $this->loadPoints($chunk);
@@ -100,12 +101,11 @@ final class StoredPlan
                 $this->points[(int) $row->point]->supplies[] = $this->supply($row);
             }
             $demands = DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('point', $chunk)->orderBy('rank')->get();
-            $this->loadSupplies($demands->pluck('for_supply')->filter(fn ($n) => $n !== null));
+            $withOrders && $this->loadSupplies($demands->pluck('for_supply')->filter(fn ($n) => $n !== null));
             foreach ($demands as $row) {
                 $this->points[(int) $row->point]->demands[] = $this->demand($row);
             }
         }
-        $this->loadPegs($points);
     }
 
     /**
@@ -118,7 +118,7 @@ final class StoredPlan
         $wanted = array_values(array_unique(array_filter(array_map(intval(...), collect($numbers)->all()), fn (int $n) => ! isset($this->supplies[$n]))));
         foreach (array_chunk($wanted, self::AT_ONCE) as $chunk) {
             $rows = DB::table('plan_supplies')->where('run_id', $this->run->id)->whereIn('n', $chunk)->get();
-            $this->loadPoints($rows->pluck('point')->map(intval(...))->all());
+            $this->loadPoints($rows->pluck('point')->map(fn ($value) => (int) $value)->all());
             foreach ($rows as $row) {
                 $this->supply($row);
             }
@@ -135,7 +135,7 @@ final class StoredPlan
         $wanted = array_values(array_unique(array_filter(array_map(intval(...), collect($numbers)->all()), fn (int $n) => ! isset($this->demands[$n]))));
         foreach (array_chunk($wanted, self::AT_ONCE) as $chunk) {
             $rows = DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('n', $chunk)->get();
-            $this->loadPoints($rows->pluck('point')->map(intval(...))->all());
+            $this->loadPoints($rows->pluck('point')->map(fn ($value) => (int) $value)->all());
             $this->loadSupplies($rows->pluck('for_supply')->filter(fn ($n) => $n !== null));
             foreach ($rows as $row) {
                 $this->demand($row);
@@ -232,18 +232,6 @@ final class StoredPlan
         }
     }
 
-    /** @param  list<int>  $points */
-    private function loadPegs(array $points): void
-    {
-        foreach (array_chunk($points, self::AT_ONCE) as $chunk) {
-            $rows = DB::table('plan_pegs as g')->join('plan_supplies as s', fn ($join) => $join->on('s.run_id', '=', 'g.run_id')->on('s.n', '=', 'g.supply'))
-                ->where('g.run_id', $this->run->id)->whereIn('s.point', $chunk)->select(['g.supply', 'g.demand', 'g.qty', 's.point'])->get();
-            foreach ($rows as $row) {
-                $this->points[(int) $row->point]->pegs[] = new Peg($this->supplies[(int) $row->supply], $this->demands[(int) $row->demand], (int) $row->qty);
-            }
-        }
-    }
-
     private function point(stdClass $row): StoredPoint
     {
         return $this->points[(int) $row->n] ??= new StoredPoint(
@@ -285,7 +273,7 @@ final class StoredPlan
         $demand = new Demand(
             (int) $row->point, DemandKind::from($row->kind), $row->name, $row->line, (int) $row->rank, (int) $row->qty, $this->dates->dayOrNull($row->date),
             $this->dates->dayOrNull($row->need), (int) $row->priority, $this->dates->dayOrNull($row->original_date),
-            $row->for_supply === null ? null : $this->supplies[(int) $row->for_supply], $row->customer,
+            $row->for_supply === null ? null : $this->supplies[(int) $row->for_supply] ?? null, $row->customer,
         );
         $demand->expected = $this->dates->dayOrNull($row->expected);
         $demand->uncovered = (int) $row->uncovered;

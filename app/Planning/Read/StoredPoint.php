@@ -6,7 +6,6 @@ namespace App\Planning\Read;
 
 use App\Planning\PointRules;
 use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\Peg;
 use Yposta\Core\Plan\Supply;
 
 /** A planning point of a stored plan, with what moves at it when that was asked for. */
@@ -17,9 +16,6 @@ final class StoredPoint
 
     /** @var list<Demand> */
     public array $demands = [];
-
-    /** @var list<Peg> */
-    public array $pegs = [];
 
     public function __construct(
         public readonly int $n,
@@ -35,5 +31,6 @@ final class StoredPoint
         public readonly PointRules $rules,
         public readonly ?string $troubleFrom,
         public readonly ?string $shortFrom,
-    ) {}
+    ) {
+    }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\StructureRow;
+use App\Planning\Shapes\StructureRow;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -16,7 +16,9 @@ final class StructureView
     /** @var array<string, Collection<int, stdClass>> lines by item or component */
     private array $lines = [];
 
-    public function __construct(private readonly string $site) {}
+    public function __construct(private readonly string $site)
+    {
+    }
 
     /** @return list<StructureRow> */
     public function below(string $item, int $deepest, int $most): array

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Planning\Read;
 
-use App\Http\Shapes\Fact;
-use App\Http\Shapes\Link;
-use App\Http\Shapes\TodayDay;
-use App\Http\Shapes\TodayLine;
+use App\Planning\Shapes\Fact;
+use App\Planning\Shapes\Link;
+use App\Planning\Shapes\TodayDay;
+use App\Planning\Shapes\TodayLine;
 use App\Support\Say;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -40,7 +40,7 @@ final readonly class TodayView
     {
         $late = $this->demands($site)->where('d.kind', 'sales')->where('d.late_days', '>', 0)->orderBy('d.priority')->orderByDesc('d.late_days')->orderBy('d.date');
         $count = (clone $late)->count();
-        $numbers = array_values($late->limit(self::LATE_LINES)->pluck('d.n')->map(intval(...))->all());
+        $numbers = array_values($late->limit(self::LATE_LINES)->pluck('d.n')->map(fn ($value) => (int) $value)->all());
         $lines = [];
         foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
             $demand = $this->plan->demandNumbered($n);
@@ -132,15 +132,15 @@ final readonly class TodayView
     {
         $days = [];
         for ($day = $calendar->forward($this->plan->planDate, 0); count($days) < self::DAYS; $day = $calendar->forward($day + 1, 0)) {
-            $days[$this->plan->dates->iso($day)] = ['start' => [0, 0], 'arrive' => [0, 0], 'leave' => [0, 0]];
+            $days[$this->plan->dates->iso($day)] = ['start' => 0, 'startTrouble' => 0, 'arrive' => 0, 'arriveTrouble' => 0, 'leave' => 0, 'leaveTrouble' => 0];
         }
         $last = (string) array_key_last($days);
         $count = function (iterable $rows, string $what) use (&$days): void {
             foreach ($rows as $row) {
                 $day = substr($row->day, 0, 10);
                 if (isset($days[$day])) {
-                    $days[$day][$what][0] += (int) $row->number;
-                    $days[$day][$what][1] += (int) $row->trouble;
+                    $days[$day][$what] += (int) $row->number;
+                    $days[$day]["{$what}Trouble"] += (int) $row->trouble;
                 }
             }
         };
@@ -153,7 +153,12 @@ final readonly class TodayView
         $count($this->demands($site)->where('d.kind', 'sales')->where('d.date', '<=', $last)->groupBy('d.date')
             ->selectRaw('d.date as day, count(*) as number, sum(case when d.late_days > 0 or d.uncovered > 0 then 1 else 0 end) as trouble')->get(), 'leave');
 
-        return array_map(fn (string $day) => new TodayDay($day, ...$days[$day]['start'], ...$days[$day]['arrive'], ...$days[$day]['leave']), array_keys($days));
+        $shaped = [];
+        foreach ($days as $day => $counts) {
+            $shaped[] = new TodayDay($day, ...$counts);
+        }
+
+        return $shaped;
     }
 
     /** @return list<Fact> days that sales lines are late, by reason */

@@ -11,5 +11,7 @@ use Yposta\Core\Options;
 final readonly class Contents
 {
     /** @param  list<RowError>  $warnings */
-    public function __construct(public Network $network, public Options $options, public array $warnings) {}
+    public function __construct(public Network $network, public Options $options, public array $warnings)
+    {
+    }
 }

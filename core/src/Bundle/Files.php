@@ -11,7 +11,9 @@ final class Files
     private array $keys = [];
 
     /** @param  array<string, resource>  $streams  by file name */
-    public function __construct(private readonly array $streams, public readonly Findings $findings) {}
+    public function __construct(private readonly array $streams, public readonly Findings $findings)
+    {
+    }
 
     /** @return iterable<Row> no rows when the file is missing */
     public function rows(string $file): iterable

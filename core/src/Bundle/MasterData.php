@@ -54,7 +54,9 @@ final class MasterData
     /** @var array<string, array<string, int>> line in planning.csv by item and site, for warnings */
     private array $madeOrBought = [];
 
-    public function __construct(private readonly Files $files) {}
+    public function __construct(private readonly Files $files)
+    {
+    }
 
     public function read(): void
     {
@@ -205,6 +207,7 @@ final class MasterData
 
     private function structures(): void
     {
+        /** @var array<string, array<string, true>> $sitesOf sites of each line, empty for all */
         $sitesOf = [];
         foreach ($this->files->rows('bom.csv') as $row) {
             $line = new BomLine(
@@ -218,11 +221,11 @@ final class MasterData
             if ($line->validFrom !== null && $line->validTo !== null && $line->validTo < $line->validFrom) {
                 $row->wrong('valid_to', 'ends before it begins', 'make it valid_from or later');
             }
-            $sites = &$sitesOf[$line->item."\x1f".$line->line];
-            $clash = $line->site === null ? $sites !== null : isset($sites[$line->site]) || isset($sites['']);
+            $key = $line->item."\x1f".$line->line;
+            $sites = $sitesOf[$key] ?? [];
+            $clash = $line->site === null ? $sites !== [] : isset($sites[$line->site]) || isset($sites['']);
             $clash && $row->wrong('line', "line {$line->line} of {$line->item} stands there already for the same site", 'number the lines of an item differently');
-            $sites[(string) $line->site] = true;
-            unset($sites);
+            $sitesOf[$key] = [...$sites, (string) $line->site => true];
             $row->sound() && $this->bom[] = $line;
         }
     }

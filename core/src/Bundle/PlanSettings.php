@@ -21,7 +21,9 @@ final class PlanSettings
     /** @var array<string, true> */
     private array $seen = [];
 
-    public function __construct(private readonly Files $files) {}
+    public function __construct(private readonly Files $files)
+    {
+    }
 
     public function read(): ?Options
     {

@@ -24,7 +24,9 @@ final readonly class PlanWriter
         'buckets.csv' => ['item', 'site', 'start', 'demand', 'receipts', 'proposals_due', 'proposals_start', 'balance', 'expected_balance'],
     ];
 
-    public function __construct(private Plan $plan, private Sentences $sentences) {}
+    public function __construct(private Plan $plan, private Sentences $sentences)
+    {
+    }
 
     /**
      * Rows of one of {@see FILES}, without the header.

@@ -26,7 +26,9 @@ final class Routings
     /** @var array<string, WorkCentre> */
     private array $centres = [];
 
-    public function __construct(private readonly Files $files, private readonly MasterData $master, private readonly Transactions $transactions) {}
+    public function __construct(private readonly Files $files, private readonly MasterData $master, private readonly Transactions $transactions)
+    {
+    }
 
     public function read(): Routing
     {

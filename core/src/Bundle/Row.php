@@ -26,7 +26,9 @@ final class Row
 
     private bool $sound = true;
 
-    public function __construct(private readonly string $file, private readonly Findings $findings) {}
+    public function __construct(private readonly string $file, private readonly Findings $findings)
+    {
+    }
 
     /** @param  array<string, string>  $values */
     public function fill(int $line, array $values): void

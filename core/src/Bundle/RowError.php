@@ -13,7 +13,8 @@ final readonly class RowError
         public ?string $column,
         public string $problem,
         public string $remedy = '',
-    ) {}
+    ) {
+    }
 
     public function __toString(): string
     {

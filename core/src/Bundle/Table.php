@@ -10,7 +10,9 @@ final readonly class Table
     private const BYTE_ORDER_MARK = "\xEF\xBB\xBF";
 
     /** @param  resource  $stream */
-    public function __construct(private string $file, private mixed $stream, private Findings $findings) {}
+    public function __construct(private string $file, private mixed $stream, private Findings $findings)
+    {
+    }
 
     /**
      * The rows with their fields by column. The same object serves every row: take what you need before asking for the next.

@@ -38,7 +38,9 @@ final class Transactions
     /** @var list<Allocation> */
     public array $allocations = [];
 
-    public function __construct(private readonly Files $files, private readonly MasterData $master) {}
+    public function __construct(private readonly Files $files, private readonly MasterData $master)
+    {
+    }
 
     public function read(): void
     {

@@ -17,7 +17,9 @@ final readonly class DemandCollector
     /** Forecast and safety stock are the least urgent. */
     public const LEAST_URGENT = 9;
 
-    public function __construct(private Network $network) {}
+    public function __construct(private Network $network)
+    {
+    }
 
     public function collect(Workspace $work): void
     {

@@ -16,7 +16,9 @@ use Yposta\Core\Structure\ReferenceOrder;
  */
 final readonly class ForecastConsumption
 {
-    public function __construct(private Options $options) {}
+    public function __construct(private Options $options)
+    {
+    }
 
     /**
      * What the lines leave of each counted forecast.

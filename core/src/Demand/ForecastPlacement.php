@@ -11,7 +11,9 @@ use Yposta\Core\Options;
 /** Puts what is left of a forecast bucket on days (section 4): on its start, or spread over its working days. */
 final readonly class ForecastPlacement
 {
-    public function __construct(private Options $options) {}
+    public function __construct(private Options $options)
+    {
+    }
 
     /**
      * @param  int  $step  smallest quantity of the item, millionths

@@ -33,10 +33,9 @@ final class LotSizing
             return [$lot];
         }
         $count = $this->count($lot, $most);
-        $lots = array_fill(0, $count, $most);
-        $lots[$count - 1] = $this->modified($point, $lot - ($count - 1) * $most);
+        $lots = $count > 1 ? array_fill(0, $count - 1, $most) : [];
 
-        return $lots;
+        return [...$lots, $this->modified($point, $lot - ($count - 1) * $most)];
     }
 
     /** At least the least quantity, rounded up to the multiple. */

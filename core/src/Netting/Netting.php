@@ -10,7 +10,9 @@ use Yposta\Core\Quantity\QuantityOutOfRange;
 /** Nets every point, those that are needed by others after those that need them (section 5). */
 final readonly class Netting
 {
-    public function __construct(private Workspace $work) {}
+    public function __construct(private Workspace $work)
+    {
+    }
 
     /** @throws QuantityOutOfRange naming the item and site */
     public function run(): void

@@ -20,7 +20,9 @@ use Yposta\Core\Structure\StructureBuilder;
 final readonly class OrderFromProposal
 {
     /** @param  list<array{line: ComponentLine, qty: int, need: int}>  $components  millionths and day numbers */
-    private function __construct(public int $start, public array $components) {}
+    private function __construct(public int $start, public array $components)
+    {
+    }
 
     /**
      * @param  int  $qty  millionths
@@ -48,10 +50,7 @@ final readonly class OrderFromProposal
      */
     public static function earliest(Network $network, Options $options, string $item, string $site, string $supplier): int
     {
-        $own = $network->planning[Network::key($item, $site)] ?? Planning::defaults($item, $site);
-        $planning = new Planning(
-            $item, $site, OrderKind::Buy, $own->leadDays, $supplier, null, 0, 0, $own->lotRule, 1, $own->fixedQty, $own->stockMin, $own->stockMax, $own->minQty, $own->multiple, $own->maxQty, 0,
-        );
+        $planning = ($network->planning[Network::key($item, $site)] ?? Planning::defaults($item, $site))->boughtFrom($supplier);
         $structure = (new StructureBuilder(new Network(
             calendars: $network->calendars, sites: $network->sites, items: $network->items, planning: [Network::key($item, $site) => $planning],
             suppliers: $network->suppliers, supplierItems: $network->supplierItems,

@@ -14,7 +14,9 @@ use Yposta\Core\Structure\Point;
 /** Which open orders stand too early or are not needed at all (section 5, messages on open orders). */
 final readonly class OrderMessages
 {
-    public function __construct(private Workspace $work) {}
+    public function __construct(private Workspace $work)
+    {
+    }
 
     /**
      * @param  list<Demand>  $demands  by need date

@@ -27,7 +27,9 @@ final readonly class SupplyCollector
         OrderKind::Transfer->value => 'transfer',
     ];
 
-    public function __construct(private Network $network) {}
+    public function __construct(private Network $network)
+    {
+    }
 
     public function collect(Workspace $work): void
     {

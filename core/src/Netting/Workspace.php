@@ -31,7 +31,9 @@ final class Workspace
     /** @var array<int, int> by point, the first day on which projected stock is below zero */
     public array $shortFrom = [];
 
-    public function __construct(public readonly Structure $structure, public readonly Options $options) {}
+    public function __construct(public readonly Structure $structure, public readonly Options $options)
+    {
+    }
 
     /**
      * Adds a demand unless it is outside the run: its point is, it is for nothing, or its date is after the horizon.

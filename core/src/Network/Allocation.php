@@ -13,5 +13,6 @@ final readonly class Allocation
         public string $demand,
         public string $supply,
         public int $qty,
-    ) {}
+    ) {
+    }
 }

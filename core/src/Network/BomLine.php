@@ -22,5 +22,6 @@ final readonly class BomLine
         public ?int $validFrom,
         public ?int $validTo,
         public ?int $op,
-    ) {}
+    ) {
+    }
 }

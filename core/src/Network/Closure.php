@@ -15,5 +15,6 @@ final readonly class Closure
         public string $to,
         public ?int $units,
         public string $reason,
-    ) {}
+    ) {
+    }
 }

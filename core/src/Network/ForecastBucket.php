@@ -16,5 +16,6 @@ final readonly class ForecastBucket
         public BucketSize $bucket,
         public int $start,
         public int $qty,
-    ) {}
+    ) {
+    }
 }

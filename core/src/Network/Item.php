@@ -20,7 +20,8 @@ final readonly class Item
         public int $decimals,
         public bool $phantom,
         public int $unitCost,
-    ) {}
+    ) {
+    }
 
     /** The smallest quantity of the item, in millionths. */
     public function step(): int

@@ -45,7 +45,8 @@ final readonly class Network
         public array $components = [],
         public array $allocations = [],
         public Routing $routing = new Routing,
-    ) {}
+    ) {
+    }
 
     /** The key of a planning point. The separator occurs in no code. */
     public static function key(string $item, string $site): string

@@ -24,7 +24,8 @@ final readonly class OpenOrder
         public int $due,
         public bool $pinned,
         public int $priority,
-    ) {}
+    ) {
+    }
 
     /** What is still to come, in millionths. */
     public function open(): int

@@ -21,5 +21,6 @@ final readonly class Operation
         public int $move,
         public int $crew,
         public string $setupFamily,
-    ) {}
+    ) {
+    }
 }

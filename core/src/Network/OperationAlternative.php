@@ -15,5 +15,6 @@ final readonly class OperationAlternative
         public int $op,
         public string $workCentre,
         public int $speed,
-    ) {}
+    ) {
+    }
 }

@@ -16,7 +16,8 @@ final readonly class OrderComponent
         public int $qty,
         public int $issued,
         public ?int $need,
-    ) {}
+    ) {
+    }
 
     /** What is still to be issued, in millionths. */
     public function open(): int

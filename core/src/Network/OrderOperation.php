@@ -20,5 +20,6 @@ final readonly class OrderOperation
         public ?string $start,
         public ?string $end,
         public bool $fixed,
-    ) {}
+    ) {
+    }
 }

@@ -28,11 +28,18 @@ final readonly class Planning
         public ?int $multiple,
         public ?int $maxQty,
         public int $frozenDays,
-    ) {}
+    ) {
+    }
 
     /** What holds for a point that has no row of its own: bought, all defaults. */
     public static function defaults(string $item, string $site): self
     {
         return new self($item, $site, OrderKind::Buy, null, null, null, 0, 0, LotRule::LotForLot, 1, null, null, null, null, null, null, 0);
+    }
+
+    /** The same point, bought from a supplier whatever it is planned as. */
+    public function boughtFrom(string $supplier): self
+    {
+        return new self(...[...get_object_vars($this), 'supply' => OrderKind::Buy, 'supplier' => $supplier, 'fromSite' => null]);
     }
 }

@@ -24,5 +24,6 @@ final readonly class Routing
         public array $alternatives = [],
         public array $setupChanges = [],
         public array $orderOperations = [],
-    ) {}
+    ) {
+    }
 }

@@ -19,7 +19,8 @@ final readonly class SalesLine
         public int $due,
         public string $customer,
         public int $priority,
-    ) {}
+    ) {
+    }
 
     /** What is still to be delivered, in millionths. */
     public function open(): int

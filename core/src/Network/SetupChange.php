@@ -14,5 +14,6 @@ final readonly class SetupChange
         public string $fromFamily,
         public string $toFamily,
         public int $setup,
-    ) {}
+    ) {
+    }
 }

@@ -15,5 +15,6 @@ final readonly class Shift
         public int $from,
         public int $to,
         public ?int $units,
-    ) {}
+    ) {
+    }
 }

@@ -13,5 +13,6 @@ final readonly class Site
         public string $code,
         public string $name,
         public ?string $calendar,
-    ) {}
+    ) {
+    }
 }

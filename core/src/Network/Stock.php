@@ -13,5 +13,6 @@ final readonly class Stock
         public string $item,
         public string $site,
         public int $qty,
-    ) {}
+    ) {
+    }
 }

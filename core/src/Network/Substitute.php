@@ -15,5 +15,6 @@ final readonly class Substitute
         public string $substitute,
         public int $ratio,
         public int $rank,
-    ) {}
+    ) {
+    }
 }

@@ -14,5 +14,6 @@ final readonly class Supplier
         public string $name,
         public ?string $calendar,
         public string $currency,
-    ) {}
+    ) {
+    }
 }

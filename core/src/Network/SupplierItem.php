@@ -18,5 +18,6 @@ final readonly class SupplierItem
         public ?int $price,
         public string $supplierCode,
         public int $rank,
-    ) {}
+    ) {
+    }
 }

@@ -17,5 +17,6 @@ final readonly class WorkCentre
         public int $units,
         public int $efficiency,
         public ?string $calendar,
-    ) {}
+    ) {
+    }
 }

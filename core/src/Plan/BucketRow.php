@@ -42,7 +42,9 @@ final class BucketRow
      * @param  int  $start  first day, even before the plan date
      * @param  int  $end  last day, even after the horizon
      */
-    public function __construct(public readonly int $start, public readonly int $end) {}
+    public function __construct(public readonly int $start, public readonly int $end)
+    {
+    }
 
     public function demand(): int
     {

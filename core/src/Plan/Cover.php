@@ -21,7 +21,8 @@ final readonly class Cover
         public int $nothing,
         public ?int $complete,
         public bool $tooLate,
-    ) {}
+    ) {
+    }
 
     /** @param  list<Peg>  $pegs  of the demand */
     public static function of(Demand $demand, array $pegs): self

@@ -17,5 +17,6 @@ final readonly class HoldUp
         public HoldUpReason $reason,
         public int $lead = 0,
         public int $left = 0,
-    ) {}
+    ) {
+    }
 }

@@ -19,7 +19,8 @@ final readonly class LotArithmetic
         public int $proposals,
         public int $needed,
         public int $demands,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<Supply>  $supplies  of the point

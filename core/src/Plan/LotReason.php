@@ -24,5 +24,6 @@ final readonly class LotReason
         public int $net,
         public int $lot,
         public int $lots,
-    ) {}
+    ) {
+    }
 }

@@ -14,5 +14,6 @@ final readonly class Message
         public ?int $from,
         public ?int $to,
         public int $qty,
-    ) {}
+    ) {
+    }
 }

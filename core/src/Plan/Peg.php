@@ -11,5 +11,6 @@ final class Peg
         public readonly Supply $supply,
         public readonly Demand $demand,
         public int $qty,
-    ) {}
+    ) {
+    }
 }

@@ -29,5 +29,6 @@ final readonly class Plan
         public array $messages,
         public array $shortFrom,
         public array $seconds,
-    ) {}
+    ) {
+    }
 }

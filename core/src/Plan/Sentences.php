@@ -16,7 +16,9 @@ final readonly class Sentences
      * @param  array<string, string>  $templates  by code, with names in braces: {qty}, {item}, {from} ...
      * @param  int  $planDate  day number
      */
-    public function __construct(private array $templates, private Structure $structure, private int $planDate) {}
+    public function __construct(private array $templates, private Structure $structure, private int $planDate)
+    {
+    }
 
     public function message(Message $message): string
     {

@@ -33,7 +33,8 @@ final readonly class Summary
         public int $stockValue,
         public array $messages,
         public array $lateByReason,
-    ) {}
+    ) {
+    }
 
     public static function of(Plan $plan): self
     {

@@ -16,7 +16,9 @@ use Yposta\Core\Plan\SupplyKind;
  */
 final readonly class Allocation
 {
-    public function __construct(private Options $options, private FixedAllocations $fixed) {}
+    public function __construct(private Options $options, private FixedAllocations $fixed)
+    {
+    }
 
     /**
      * @param  list<Supply>  $supplies
@@ -55,7 +57,7 @@ final readonly class Allocation
     /**
      * @param  list<Supply>  $supplies
      * @param  list<Demand>  $demands
-     * @param  list<int>  $left
+     * @param  array<int, int>  $left  by the supply's place
      * @param  array<string, Peg>  $made
      */
     private function serveFixed(array $supplies, array $demands, array &$left, array &$made): void
@@ -79,7 +81,7 @@ final readonly class Allocation
 
     /**
      * @param  list<Supply>  $supplies
-     * @param  list<int>  $left
+     * @param  array<int, int>  $left  by the supply's place
      * @param  array<string, Peg>  $made
      */
     private function serveTied(array $supplies, array &$left, array &$made): void

@@ -12,7 +12,9 @@ use Yposta\Core\Structure\Point;
 /** When a supply will really be there (section 6). Its inputs must have been served before. */
 final readonly class Availability
 {
-    public function __construct(private Options $options) {}
+    public function __construct(private Options $options)
+    {
+    }
 
     public function settle(Supply $supply, Point $point): void
     {

@@ -14,7 +14,9 @@ use Yposta\Core\Structure\Structure;
 /** Follows the latest supply of a late demand down, level by level, to where the delay begins (section 6). */
 final readonly class HoldUps
 {
-    public function __construct(private Options $options, private Structure $structure) {}
+    public function __construct(private Options $options, private Structure $structure)
+    {
+    }
 
     public function of(Demand $demand): ?HoldUp
     {

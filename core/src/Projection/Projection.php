@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Projection;
 
+use Yposta\Core\Demand\DemandCollector;
 use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\DemandKind;
 use Yposta\Core\Plan\Peg;
 use Yposta\Core\Plan\SupplyKind;
-use Yposta\Core\Demand\DemandCollector;
 
 /**
  * What will happen if the proposals are accepted and no open order moves (section 6): components come before what they go into.

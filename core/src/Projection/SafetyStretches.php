@@ -14,7 +14,9 @@ use Yposta\Core\Structure\Point;
 /** Finds the unbroken stretches of days in which projected stock ends the day under safety stock, or under zero without one. */
 final readonly class SafetyStretches
 {
-    public function __construct(private Workspace $work) {}
+    public function __construct(private Workspace $work)
+    {
+    }
 
     /**
      * @param  list<Supply>  $supplies  with their available dates settled

@@ -19,7 +19,8 @@ final readonly class Factor
     private function __construct(
         private int|BigInteger $numerator,
         private int|BigInteger $denominator,
-    ) {}
+    ) {
+    }
 
     /**
      * What one unit of a structure line needs: `qty / base_qty`, divided by `1 - scrap_pct / 100`.

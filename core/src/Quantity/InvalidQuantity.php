@@ -7,4 +7,6 @@ namespace Yposta\Core\Quantity;
 use InvalidArgumentException;
 
 /** A text that is no quantity; the message says why, without naming where it stands. */
-final class InvalidQuantity extends InvalidArgumentException {}
+final class InvalidQuantity extends InvalidArgumentException
+{
+}

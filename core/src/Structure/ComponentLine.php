@@ -6,6 +6,7 @@ namespace Yposta\Core\Structure;
 
 use Yposta\Core\Quantity\Factor;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Quantity\QuantityOutOfRange;
 
 /** A structure line as an order needs it: phantoms dissolved, factors multiplied, validity intersected. */
 final readonly class ComponentLine
@@ -22,6 +23,8 @@ final readonly class ComponentLine
      */
     public function __construct(
         public int $point,
+        public string $item,
+        public string $site,
         public string $line,
         public Factor $factor,
         public bool $perOrder,
@@ -29,7 +32,8 @@ final readonly class ComponentLine
         public int $offsetDays,
         public ?int $validFrom,
         public ?int $validTo,
-    ) {}
+    ) {
+    }
 
     public function validOn(int $day): bool
     {
@@ -41,9 +45,15 @@ final readonly class ComponentLine
      *
      * @param  int  $quantity  millionths
      * @return int millionths
+     *
+     * @throws QuantityOutOfRange naming the component
      */
     public function requirement(int $quantity): int
     {
-        return $this->factor->requirement($this->perOrder ? Quantity::ONE : $quantity, $this->step);
+        try {
+            return $this->factor->requirement($this->perOrder ? Quantity::ONE : $quantity, $this->step);
+        } catch (QuantityOutOfRange $trouble) {
+            throw $trouble->at($this->item, $this->site);
+        }
     }
 }

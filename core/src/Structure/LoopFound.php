@@ -10,15 +10,17 @@ use RuntimeException;
 final class LoopFound extends RuntimeException
 {
     /**
-     * @param  non-empty-list<Point>  $path  the points of the loop, each once, in order
+     * @param  list<Point>  $path  the points of the loop, each once, in order
      */
     public static function of(array $path): self
     {
         $sites = array_unique(array_map(fn (Point $point) => $point->site->code, $path));
         $names = array_map(fn (Point $point) => count($sites) === 1 ? $point->item->code : $point->label(), $path);
-        $first = (int) array_search(min($names), $names, true);
-        $names = [...array_slice($names, $first), ...array_slice($names, 0, $first)];
+        $first = 0;
+        foreach ($names as $place => $name) {
+            $first = strcmp($name, $names[$first] ?? $name) < 0 ? $place : $first;
+        }
 
-        return new self(implode(' > ', [...$names, $names[0]]));
+        return new self(implode(' > ', [...array_slice($names, $first), ...array_slice($names, 0, $first + 1)]));
     }
 }

@@ -53,7 +53,8 @@ final class Point
         public readonly int $multiple,
         public readonly int $maxQty,
         public readonly int $safetyStock,
-    ) {}
+    ) {
+    }
 
     public function supply(): OrderKind
     {

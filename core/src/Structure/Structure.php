@@ -22,7 +22,8 @@ final readonly class Structure
         public array $indexes,
         public array $components,
         public array $netting,
-    ) {}
+    ) {
+    }
 
     public function find(string $item, string $site): ?Point
     {

@@ -126,11 +126,11 @@ final class StructureBuilder
             $planning,
             $calendar,
             $leadCalendar ?? $calendar,
-            $offer?->leadDays ?? $planning->leadDays ?? 0,
+            $offer->leadDays ?? $planning->leadDays ?? 0,
             $planning->leadDays ?? 0,
             $supplier,
-            $offer?->minQty ?? $planning->minQty ?? 0,
-            $offer?->multiple ?? $planning->multiple ?? 0,
+            $offer->minQty ?? $planning->minQty ?? 0,
+            $offer->multiple ?? $planning->multiple ?? 0,
             $planning->maxQty ?? 0,
             $this->options->safetyStock ? $planning->safetyStock : 0,
         );
@@ -212,6 +212,8 @@ final class StructureBuilder
             $index = $this->point($line->component, $site);
             $resolved = new ComponentLine(
                 $index,
+                $line->component,
+                $site,
                 $above === null ? $line->line : "{$above->line}.{$line->line}",
                 $above === null || $perOrder ? $own : $above->factor->times($own),
                 $perOrder || ($above !== null && $above->perOrder),
@@ -297,7 +299,7 @@ final class StructureBuilder
         }
         $loop = array_reverse(array_slice($path, (int) array_search($index, $path, true)));
 
-        return LoopFound::of(array_map(fn (int $index) => $this->points[$index], $loop) ?: [$this->points[0]]);
+        return LoopFound::of(array_map(fn (int $index) => $this->points[$index], $loop));
     }
 
     /**

@@ -24,7 +24,7 @@ export function Shell({ children }: { children: ReactNode }) {
                 <div className="flex min-w-0 flex-1 flex-col">
                     <TopBar />
                     <div className="flex min-h-0 flex-1">
-                        <main id="page" tabIndex={-1} className="relative flex min-w-0 flex-1 flex-col overflow-y-auto px-3.5 pt-3 pb-4 focus:outline-none">
+                        <main id="page" tabIndex={-1} className="relative flex min-w-0 flex-1 flex-col scroll-pt-10 scroll-pb-20 overflow-y-auto px-3.5 pt-3 pb-4 focus:outline-none">
                             {trouble && hidden !== url && (
                                 <Notice tone="broken" onClose={() => setHidden(url)}>
                                     {trouble}

@@ -21,12 +21,11 @@ export function ForecastGrid({ rows, today }: { rows: ForecastRow[]; today: stri
     const periods = rows[0]?.cells.map((cell) => cell.start) ?? [];
     const bucket = rows[0]?.bucket ?? 'week';
 
-    const save = (row: ForecastRow, cell: ForecastCell, typed: string) => {
+    const save = (row: ForecastRow, cell: ForecastCell, typed: string) =>
         postJson('/demand/forecast', { forecast: row.forecast, item: row.item, site: row.site, start: cell.start, qty: typed, version: cell.version })
             .then(() => setTrouble(null))
             .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)))
             .finally(() => router.reload({ only: ['rows', 'plan'] }));
-    };
     const onKey = (event: KeyboardEvent<HTMLDivElement>) => {
         const moves: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], Enter: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
         const move = moves[event.key];
@@ -122,15 +121,19 @@ interface CellProps {
     tabIndex: number;
     mayType: boolean;
     onFocus: () => void;
-    onSave: (typed: string) => void;
+    onSave: (typed: string) => Promise<void>;
 }
 
 function Cell({ cell, name, place, tabIndex, mayType, onFocus, onSave }: CellProps) {
     const old = isZero(cell.qty) ? '' : cell.qty;
     const [typed, setTyped] = useState(old);
+    const sending = useRef(false);
     const settle = () => {
-        if (typed.trim() !== old) {
-            onSave(typed.trim());
+        if (typed.trim() !== old && !sending.current) {
+            sending.current = true;
+            void onSave(typed.trim()).then(() => {
+                sending.current = false;
+            });
         }
     };
     return (
@@ -152,6 +155,8 @@ function Cell({ cell, name, place, tabIndex, mayType, onFocus, onSave }: CellPro
             onKeyDown={(event) => {
                 if (event.key === 'Escape') {
                     setTyped(old);
+                } else if (event.key === 'Enter') {
+                    settle();
                 }
             }}
             className={`h-full w-full rounded-xs border pr-1.5 text-right -outline-offset-1 placeholder:text-faint ${typed !== old ? 'border-draft bg-draft-tint' : 'border-transparent bg-transparent hover:border-line'} ${mayType ? '' : 'cursor-default'}`}

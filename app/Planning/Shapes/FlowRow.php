@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Shapes;
+
+/** A supply or demand in date order. `kind` is stock, order, proposal, or the kind of demand. */
+final readonly class FlowRow
+{
+    public function __construct(
+        public string $date,
+        public string $kind,
+        public Link $what,
+        public string $note,
+        public int $lateDays,
+        public string $qty,
+        public string $balance,
+        public string $mark,
+    ) {
+    }
+}

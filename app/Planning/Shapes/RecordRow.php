@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Shapes;
+
+/** One bucket of a point's record, quantities as text. */
+final readonly class RecordRow
+{
+    public function __construct(
+        public string $start,
+        public string $sales,
+        public string $forecast,
+        public string $parts,
+        public string $out,
+        public string $receipts,
+        public string $proposals,
+        public string $toStart,
+        public string $balance,
+        public string $mark,
+    ) {
+    }
+}

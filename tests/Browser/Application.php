@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverDimension;
+use RuntimeException;
+
+/**
+ * The whole application as a person meets it: its server and its worker over a database of the demo company, and a browser.
+ *
+ * Everything listens on 127.0.0.1 and ends with the tests.
+ */
+final class Application
+{
+    private const PATIENCE = 20.0;
+
+    private static ?self $running = null;
+
+    /** @var list<resource> */
+    private array $processes = [];
+
+    private ?RemoteWebDriver $driver = null;
+
+    private readonly string $database;
+
+    private readonly string $profile;
+
+    private readonly int $port;
+
+    private function __construct()
+    {
+        $this->database = sys_get_temp_dir().'/yposta-browser-'.getmypid().'.sqlite';
+        $this->profile = sys_get_temp_dir().'/yposta-profile-'.getmypid();
+        $this->port = self::freePort();
+    }
+
+    /** Starts with a fresh demo company the first time it is asked for. */
+    public static function running(): self
+    {
+        if (self::$running === null) {
+            self::$running = new self;
+            register_shutdown_function(fn () => self::$running?->stop());
+            self::$running->start();
+        }
+
+        return self::$running;
+    }
+
+    public function address(string $path = '/'): string
+    {
+        return "http://127.0.0.1:{$this->port}{$path}";
+    }
+
+    public function browser(): RemoteWebDriver
+    {
+        return $this->driver ?? throw new RuntimeException('the browser has not been started');
+    }
+
+    private function start(): void
+    {
+        touch($this->database);
+        foreach (['migrate --force', 'db:seed --class=DemoSeeder --force', 'yposta:import database/demo --pin', 'yposta:run'] as $command) {
+            $this->finish(['php', 'artisan', ...explode(' ', $command)]);
+        }
+        $root = dirname(__DIR__, 2);
+        $this->begin(['php', 'artisan', 'queue:work', '--quiet', '--sleep=0.1', '--tries=1'], $root);
+        $this->begin(['php', '-d', 'opcache.enable_cli=1', '-S', "127.0.0.1:{$this->port}", "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php"], "{$root}/public", ['PHP_CLI_SERVER_WORKERS' => '3']);
+        $driverPort = self::freePort();
+        $this->begin(['chromedriver', "--port={$driverPort}"], $root);
+        self::await(fn () => self::listens($this->port) && self::listens($driverPort), 'the server and the driver of the browser');
+        $options = new ChromeOptions;
+        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage', '--no-first-run', '--force-device-scale-factor=1', "--user-data-dir={$this->profile}"]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$driverPort}", $capabilities, 60_000, 60_000);
+        $this->driver->manage()->window()->setSize(new WebDriverDimension(1280, 940));
+    }
+
+    private function stop(): void
+    {
+        try {
+            $this->driver?->quit();
+        } catch (\Throwable) {
+            // the browser has gone already
+        }
+        foreach ($this->processes as $process) {
+            $group = (int) proc_get_status($process)['pid'];
+            posix_kill(-$group, SIGTERM) || proc_terminate($process);
+            proc_close($process);
+        }
+        array_map(unlink(...), glob("{$this->database}*") ?: []);
+        is_dir($this->profile) && exec('rm -rf '.escapeshellarg($this->profile));
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return [
+            ...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'YPOSTA_DEMO' => 'true', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $this->database,
+            'QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'APP_URL' => $this->address(),
+        ];
+    }
+
+    /** @param  list<string>  $command */
+    private function finish(array $command): void
+    {
+        $process = proc_open($command, [['file', '/dev/null', 'r'], ['pipe', 'w'], ['redirect', 1]], $pipes, dirname(__DIR__, 2), $this->environment());
+        $output = $process === false ? '' : stream_get_contents($pipes[1]);
+        if ($process === false || proc_close($process) !== 0) {
+            throw new RuntimeException(implode(' ', $command)." failed:\n{$output}");
+        }
+    }
+
+    /**
+     * Starts a process that leads a group of its own, so that its workers end with it.
+     *
+     * @param  list<string>  $command
+     * @param  array<string, string>  $more  of the environment
+     */
+    private function begin(array $command, string $folder, array $more = []): void
+    {
+        $process = proc_open(['setsid', ...$command], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, $folder, [...$this->environment(), ...$more]);
+        if ($process === false) {
+            throw new RuntimeException("{$command[0]} did not start");
+        }
+        $this->processes[] = $process;
+    }
+
+    /**
+     * Waits until something holds.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $check  gives something true when it holds
+     * @return T
+     */
+    public static function await(callable $check, string $what): mixed
+    {
+        $until = microtime(true) + self::PATIENCE;
+        do {
+            $found = $check();
+            if ($found) {
+                return $found;
+            }
+            usleep(50_000);
+        } while (microtime(true) < $until);
+        throw new RuntimeException("Waited in vain for {$what}");
+    }
+
+    private static function listens(int $port): bool
+    {
+        $socket = @fsockopen('127.0.0.1', $port, $code, $message, 0.2);
+        if ($socket === false) {
+            return false;
+        }
+        fclose($socket);
+
+        return true;
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        if ($socket === false) {
+            throw new RuntimeException('no port is free');
+        }
+        $name = (string) stream_socket_get_name($socket, false);
+        fclose($socket);
+
+        return (int) substr($name, (int) strrpos($name, ':') + 1);
+    }
+}

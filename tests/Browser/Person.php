@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** Someone in front of the browser: looks, clicks, types; waits for a state, never for a time. */
+final readonly class Person
+{
+    private RemoteWebDriver $browser;
+
+    public function __construct(private Application $application)
+    {
+        $this->browser = $application->browser();
+    }
+
+    public static function signedIn(string $email): self
+    {
+        $person = new self(Application::running());
+        $person->browser->manage()->deleteAllCookies();
+        $person->opens('/sign-in')->types('#email', $email)->types('#password', 'river-and-wind')->clicks("//button[@type='submit']")->sees('Needs you');
+
+        return $person;
+    }
+
+    public function opens(string $path): self
+    {
+        $this->browser->get($this->application->address($path));
+
+        return $this;
+    }
+
+    /** Waits until a text is on the page. */
+    public function sees(string $text): self
+    {
+        Application::await(fn () => str_contains($this->text(), $text), "'{$text}' on the page; it says:\n".$this->text());
+
+        return $this;
+    }
+
+    public function seesNot(string $text): self
+    {
+        Application::await(fn () => ! str_contains($this->text(), $text), "'{$text}' to go from the page");
+
+        return $this;
+    }
+
+    /** @param  string  $where  an XPath, or a CSS selector that does not begin with a slash */
+    public function clicks(string $where): self
+    {
+        Application::await(function () use ($where): bool {
+            try {
+                $element = $this->find($where);
+                $this->browser->executeScript("arguments[0].scrollIntoView({block: 'center'})", [$element]);
+                $element->click();
+
+                return true;
+            } catch (StaleElementReferenceException|ElementClickInterceptedException) {
+                return false;
+            }
+        }, "{$where} to be clicked");
+
+        return $this;
+    }
+
+    public function types(string $where, string $text): self
+    {
+        $field = $this->find($where);
+        $field->click();
+        $this->browser->executeScript('arguments[0].select && arguments[0].select()', [$field]);
+        $field->sendKeys($text);
+
+        return $this;
+    }
+
+    /** Presses keys where the focus is: letters, or names of {@see WebDriverKeys}. */
+    public function presses(string ...$keys): self
+    {
+        foreach ($keys as $key) {
+            $name = WebDriverKeys::class.'::'.$key;
+            $this->browser->getKeyboard()->sendKeys(defined($name) ? (string) constant($name) : $key);
+        }
+
+        return $this;
+    }
+
+    public function focuses(string $where): self
+    {
+        $this->browser->executeScript('arguments[0].focus()', [$this->find($where)]);
+
+        return $this;
+    }
+
+    public function reads(string $where): string
+    {
+        return (string) Application::await(function () use ($where): string {
+            try {
+                return trim($this->find($where)->getText()) ?: trim((string) $this->find($where)->getAttribute('value')) ?: ' ';
+            } catch (StaleElementReferenceException) {
+                return '';
+            }
+        }, "{$where} to be read");
+    }
+
+    public function readsTrimmed(string $where): string
+    {
+        return trim($this->reads($where));
+    }
+
+    public function counts(string $where): int
+    {
+        return count($this->browser->findElements($this->by($where)));
+    }
+
+    public function focusIsOn(string $where): bool
+    {
+        return (bool) $this->browser->executeScript('return document.activeElement === arguments[0]', [$this->find($where)]);
+    }
+
+    /** What the browser complained about since it was last asked; an empty list when all is well. */
+    public function complaints(): array
+    {
+        $entries = array_filter($this->browser->manage()->getLog('browser'), fn (array $entry) => $entry['level'] === 'SEVERE' && ! str_contains($entry['message'], 'status of 422'));
+
+        return array_values(array_map(fn (array $entry) => $entry['message'], $entries));
+    }
+
+    public function find(string $where): RemoteWebElement
+    {
+        return Application::await(function () use ($where): ?RemoteWebElement {
+            $found = $this->browser->findElements($this->by($where));
+
+            return $found[0] ?? null;
+        }, $where);
+    }
+
+    private function text(): string
+    {
+        try {
+            return $this->browser->findElement(WebDriverBy::tagName('body'))->getText();
+        } catch (StaleElementReferenceException) {
+            return '';
+        }
+    }
+
+    private function by(string $where): WebDriverBy
+    {
+        return str_starts_with($where, '/') || str_starts_with($where, '(') ? WebDriverBy::xpath($where) : WebDriverBy::cssSelector($where);
+    }
+}

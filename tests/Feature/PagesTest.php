@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Run;
+use Illuminate\Support\Facades\DB;
+use Tests\Demo;
+
+beforeEach(function () {
+    Demo::planned();
+    $this->actingAs(Demo::user('planner'));
+});
+
+it('says on Today what is late, past its date, to order, and wrong with open orders', function () {
+    $summary = Run::live()->summary;
+    $this->get('/')->assertInertia(fn ($page) => $page->component('Today')->where('planned', true)
+        ->where('lines.0.title', 'SO-7719/1 Coastal Trust, 12 pcs WS-400:')->where('lines.0.tone', 'broken')
+        ->where('figures.0.value', (string) $summary['lateLines'])
+        ->has('days', 10)->where('days.0.day', '2026-03-02')->where('days.4.day', '2026-03-06')
+        ->where('totals.salesLines', 77));
+});
+
+it('shows the plan grid by page, filtered and sorted', function () {
+    $total = DB::table('plan_points')->count();
+    $this->get('/plan')->assertInertia(fn ($page) => $page->component('Plan')->where('total', $total)->has('rows', 50)->has('periods', 26));
+    $codes = fn (string $query) => array_column($this->getJson("/plan/rows?{$query}")->assertOk()->json('rows'), 'item');
+
+    expect($codes('offset=50'))->toHaveCount(50)
+        ->and($codes('q=ws-4&sort=code'))->toBe(['WS-400', 'WS-410'])
+        ->and($codes('q=heated'))->toContain('SH-41', 'MA-23')
+        ->and($codes('supplier=OSTREL'))->toContain('GAS-14')->not->toContain('PCB-207')
+        ->and($codes('supply=transfer&sort=code'))->toBe(['BAT-7', 'CO-12', 'DL-8', 'RG-210', 'RS-60', 'SH-41', 'TX-5', 'WS-200'])
+        ->and(count($codes('trouble=1')))->toBe(min(50, DB::table('plan_points')->whereNotNull('trouble_from')->count()))
+        ->and($codes('q=%25'))->toBe([]);
+    $urgent = $this->getJson('/plan/rows?sort=urgency&trouble=1')->json('rows.0');
+    expect($urgent['cells'][0]['mark'])->toBeIn(['broken', 'dip']);
+});
+
+it('answers where a balance comes from', function () {
+    $answer = $this->getJson('/plan/ask?item=SH-41&at=OSK&period=2026-03-09&as=expected')->assertOk()->json();
+    $figures = array_map(floatval(...), array_filter(array_column($answer['lines'], 'qty'), fn ($qty) => $qty !== null));
+    $balance = array_pop($figures);
+
+    expect($answer['title'])->toBe('SH-41 at OSK, Mon 9 Mar to Sun 15 Mar')->and(array_sum($figures))->toBe($balance)->and($balance)->toBeLessThan(0)
+        ->and(end($answer['lines'])['tone'])->toBe('broken')->and(array_column(array_column($answer['pegs'], 'what'), 'label'))->toContain('M-1047 WS-400');
+    $this->getJson('/plan/ask?item=SH-41&at=OSK&period=2030-01-01')->assertNotFound();
+    $this->getJson('/plan/ask?item=GHOST&at=OSK&period=2026-03-09')->assertNotFound();
+});
+
+it('answers where a proposal comes from', function () {
+    $number = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
+        ->where('s.kind', 'proposal')->where('p.item_code', 'GAS-14')->orderBy('s.n')->value('s.name');
+    $detail = $this->getJson("/proposals/{$number}")->assertOk()->json();
+    $texts = array_column($detail['answer']['lines'], 'text');
+
+    expect($texts)->toContain('On hand', 'Net requirement', 'Rounded up to multiples of 50 pcs', 'This proposal')
+        ->and(array_column($detail['suppliers'], 'name'))->toBe(['Ostrel Seals', 'Harlan Rubber'])
+        ->and($detail['suppliers'][1]['possible'])->toBe('2026-03-05')
+        ->and($detail['messages'][0]['code'])->toBe('start_passed');
+    $this->getJson('/proposals/999999')->assertNotFound();
+});
+
+it('groups proposals and counts those due', function () {
+    $this->get('/proposals')->assertInertia(fn ($page) => $page->component('Proposals')->where('until', '2026-03-08')->where('total', Run::live()->summary['proposals']));
+    $groups = fn (string $query) => $this->get("/proposals?{$query}")->inertiaProps('groups');
+
+    expect(array_unique(array_column($groups('by=date&until=today'), 'title')))->each->toMatch('/^\w{3} \d+ (Feb|Mar)$/')
+        ->and(array_column($groups('by=item&until=all&q=GAS-14'), 'title'))->toBe(['GAS-14 Gasket, 140'])
+        ->and(array_sum(array_map(fn ($group) => count($group['rows']), $groups('until=today'))))->toBe(DB::table('plan_supplies')->where('kind', 'proposal')->where('start', '<=', '2026-03-02')->count());
+});
+
+it('shows sales lines with their cover and the reason why they are late', function () {
+    $rows = collect($this->get('/demand')->inertiaProps('sales'))->keyBy(fn ($row) => "{$row['order']}/{$row['line']}");
+    $late = $rows['SO-7731/1'];
+
+    expect($rows)->toHaveCount(77)->and($late['lateDays'])->toBe(7)->and($late['reason'])->toBe('RM-31: order P-3311 comes Fri 13 Mar')
+        ->and($late['strip']['tooLate'])->toBeTrue()->and(array_column($late['strip']['parts'], 'kind'))->toBe(['stock', 'late'])
+        ->and($this->get('/demand?late=1')->inertiaProps('sales'))->toHaveCount(Run::live()->summary['lateLines'])
+        ->and($this->get('/demand?q=pier')->inertiaProps('sales'))->toHaveCount(6);
+    $this->getJson('/demand/line?order=SO-7731&line=1')->assertOk()->assertJsonPath('pegsTitle', 'Served by');
+    $this->getJson('/demand/line?order=SO-0&line=1')->assertNotFound();
+});
+
+it('shows an item, its structure both ways, and what it is planned by', function () {
+    $this->get('/item?item=SH-41&at=OSK')->assertInertia(fn ($page) => $page->component('Item')->where('detail.level', 1)->where('sites', ['LIN', 'OSK'])
+        ->where('detail.below.0.item', 'SM-12')->where('detail.below.1.level', 2)->where('detail.above.0.item', 'WS-400')->where('detail.flow.0.kind', 'stock'));
+    $this->get('/item?item=GHOST')->assertNotFound();
+    $this->get('/item?item=PCB-207B&at=OSK')->assertInertia(fn ($page) => $page->where('detail.flow.0.qty', '20'));
+});
+
+it('shows orders, open ones first, and finds the order of a line', function () {
+    $rows = $this->get('/orders')->inertiaProps('orders');
+
+    expect($rows)->toHaveCount(38)->and($rows[0]['code'])->toBe('P-3277')->and($rows[0]['message'])->toBe('overdue')->and($rows[0]['daysLate'])->toBe(4)
+        ->and(array_column($this->get('/orders?kind=transfer')->inertiaProps('orders'), 'code'))->toBe(['T-0518', 'T-0521'])
+        ->and(array_column($this->get('/orders?said=1&q=P-3291')->inertiaProps('orders'), 'message'))->toBe(['cancel']);
+    $this->get('/orders/line?code=P-3308')->assertRedirect('/orders/P-3308');
+    $this->get('/orders/P-3308')->assertInertia(fn ($page) => $page->component('Order')->where('order.lines.0.serves.0.what.label', fn ($label) => $label !== ''));
+    $this->get('/orders/M-1047')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 13));
+    $this->get('/orders/M-1042')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 11)->where('order.lines.0.components.0.strip.parts.0.kind', 'stock'));
+    $this->get('/orders/P-0')->assertNotFound();
+});
+
+it('narrows everything to the site of the top bar', function () {
+    $this->post('/site', ['site' => 'LIN'])->assertRedirect();
+
+    expect(array_unique(array_column($this->getJson('/plan/rows')->json('rows'), 'site')))->toBe(['LIN'])
+        ->and(array_unique(array_column($this->get('/demand')->inertiaProps('sales'), 'site')))->toBe(['LIN'])
+        ->and(array_column($this->get('/orders')->inertiaProps('orders'), 'code'))->toBe(['T-0521']);
+    $this->post('/site', ['site' => 'GHOST'])->assertSessionHasErrors('site');
+});
+
+it('finds anything', function (string $text, string $kind, string $label) {
+    $hits = $this->getJson('/search?q='.urlencode($text))->assertOk()->json();
+
+    expect(array_filter($hits, fn ($hit) => $hit['kind'] === $kind && $hit['label'] === $label))->not->toBeEmpty();
+})->with([['sh-4', 'item', 'SH-41'], ['gasket', 'item', 'GAS-14'], ['M-104', 'order', 'M-1047'], ['7719', 'sales', 'SO-7719'], ['coastal tr', 'customer', 'Coastal Trust'], ['ostr', 'supplier', 'Ostrel Seals']]);
+
+it('shows every page before anything has been planned', function (string $path) {
+    DB::table('runs')->delete();
+    $this->get($path)->assertOk();
+})->with(['/', '/demand', '/demand?view=forecast', '/plan', '/proposals', '/orders', '/orders/M-1047', '/item?item=SH-41']);

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\BomLine;
+use App\Models\Item;
+use App\Models\PlanningData;
+use App\Models\Run;
+use App\Models\SalesLine;
+use Tests\Demo;
+
+beforeEach(function () {
+    $this->first = Demo::of(dirname(__DIR__).'/cases/worked');
+    $this->actingAs(Demo::user('planner'));
+});
+
+it('plans with what was chosen and sums up against the plan before', function () {
+    SalesLine::query()->update(['qty' => 70_000_000]);
+    $this->postJson('/runs', ['horizonEnd' => '2026-05-31', 'bucket' => 'day'])->assertOk()->assertJsonPath('status', 'done')->assertJsonPath('stage', null)
+        ->assertJsonPath('figures.4.label', 'Proposals')->assertJsonPath('figures.4.value', '5')->assertJsonPath('figures.4.change', '+1');
+
+    expect(Run::live()->horizon_end)->toStartWith('2026-05-31')->and(Run::live()->parameters['bucket'])->toBe('day')->and($this->first->refresh()->current)->toBeFalse();
+});
+
+it('keeps the horizon\'s length, the plan date and the defaults when nothing is chosen', function () {
+    $this->postJson('/runs', [])->assertOk();
+
+    expect(substr(Run::live()->plan_date, 0, 10))->toBe('2026-03-02')->and(substr(Run::live()->horizon_end, 0, 10))->toBe('2026-04-30');
+});
+
+it('plans only what is sold and what goes into it when asked to', function () {
+    Item::query()->create(['code' => 'LONE', 'name' => 'Lone', 'unit' => '', 'decimals' => 0, 'phantom' => false, 'unit_cost' => 0]);
+    PlanningData::query()->create([
+        'item_code' => 'LONE', 'site_code' => 'MAIN', 'supply' => 'buy', 'lead_days' => 0, 'supplier_code' => 'SUP', 'safety_stock' => 5_000_000, 'safety_days' => 0, 'lot_rule' => 'lot_for_lot', 'group_days' => 1, 'frozen_days' => 0,
+    ]);
+    $this->postJson('/runs', [])->assertJsonPath('figures.4.value', '5');
+    $this->postJson('/runs', ['soldOnly' => true])->assertJsonPath('figures.4.value', '4');
+});
+
+it('leaves the plan before in place when a run fails, and says why', function () {
+    BomLine::query()->create(['item_code' => 'ROD', 'line' => '10', 'component_code' => 'HEAD', 'qty' => 1_000_000, 'basis' => 'unit', 'base_qty' => 1_000_000, 'scrap' => 0, 'offset_days' => 0]);
+    PlanningData::query()->where('item_code', 'ROD')->update(['supply' => 'make']);
+    $this->postJson('/runs', [])->assertOk()->assertJsonPath('status', 'failed')->assertJsonPath('trouble', 'The structure contains itself: HEAD > ROD > HEAD. The plan before it stands.');
+
+    expect(Run::live()->id)->toBe($this->first->id);
+    $this->get('/proposals')->assertInertia(fn ($page) => $page->where('run', $this->first->id)->where('total', 4));
+});
+
+it('refuses contradictory choices', function (array $wishes, int $status, ?string $message) {
+    $answer = $this->postJson('/runs', $wishes)->assertStatus($status);
+    $message === null || $answer->assertJsonPath('message', $message);
+
+    expect(Run::query()->count())->toBe(1);
+})->with([
+    'a horizon before the plan date' => [['horizonEnd' => '2026-02-01'], 422, 'The horizon ends on 2026-02-01, before the plan date 2026-03-02. Nothing was planned; the plan before it stands.'],
+    'more than ten years' => [['horizonEnd' => '2046-02-01'], 422, 'The horizon ends on 2046-02-01, more than ten years after the plan date. Nothing was planned; the plan before it stands.'],
+    'a day that is none' => [['horizonEnd' => '2026-02-31'], 422, null],
+    'a bucket nobody knows' => [['bucket' => 'moon'], 422, null],
+]);
+
+it('fails a run over a site that is not there and keeps the plan', function () {
+    $this->postJson('/runs', ['sites' => ['GHOST']])->assertOk()->assertJsonPath('status', 'failed')->assertJsonPath('trouble', 'There is no site GHOST. The plan before it stands.');
+
+    expect(Run::live()->id)->toBe($this->first->id);
+});
+
+it('lets one run at a time through, and forgets one that has died', function () {
+    $other = Run::query()->create(['status' => 'running', 'parameters' => [], 'plan_date' => '2026-03-02', 'horizon_end' => '2026-04-30']);
+    $this->postJson('/runs', [])->assertStatus(422)->assertJsonPath('reason', 'running');
+    Run::query()->whereKey($other->id)->update(['updated_at' => now()->subMinutes(11)]);
+    $this->postJson('/runs', [])->assertOk()->assertJsonPath('status', 'done');
+
+    expect($other->refresh()->status)->toBe('failed');
+});
