@@ -104,10 +104,16 @@ final readonly class ConvertProposals
             throw new Refused('You may not make '.self::KINDS[$kind]." orders, and {$point->item} would need one. Nothing was ordered.", 'forbidden');
         }
         $qty = $line->qty === null ? $proposal->qty : $this->quantity($line->qty, $point->item, $point->decimals);
-        $due = $line->due === null ? ConversionDate::of($proposal, (int) ($plan->run->parameters['bringInDays'] ?? 0)) : $this->due($line->due, $point->item, $plan->planDate);
         $supplier = $kind === 'buy' ? $line->supplier ?? $proposal->supplier : null;
         if ($kind === 'buy' && ($supplier === null || ! DB::table('suppliers')->where('code', $supplier)->exists())) {
             throw new Refused($supplier === null ? "{$point->item} has no supplier. Choose one first; nothing was ordered." : "There is no supplier {$supplier}. Nothing was ordered.", 'supplier', ['number' => $line->number]);
+        }
+
+        if ($line->due !== null) {
+            $due = $this->due($line->due, $point->item, $plan->planDate);
+        } else {
+            $earliest = $supplier === null || $supplier === $proposal->supplier ? null : $this->draft->earliest($plan->run, $point->item, $point->site, $supplier);
+            $due = ConversionDate::of($proposal, (int) ($plan->run->parameters['bringInDays'] ?? 0), $earliest);
         }
 
         return ['proposal' => $proposal, 'item' => $point->item, 'site' => $point->site, 'unit' => $point->unit, 'qty' => $qty, 'due' => $due, 'supplier' => $supplier];

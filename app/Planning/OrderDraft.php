@@ -21,6 +21,12 @@ final readonly class OrderDraft
         $this->dates = new Dates;
     }
 
+    /** When something ordered from a supplier on the plan date could be there, as a day number. */
+    public function earliest(Run $run, string $item, string $site, string $supplier): int
+    {
+        return OrderFromProposal::earliest($this->reader->around($item, $site), RunParameters::options([...$run->parameters, 'sites' => null, 'items' => null, 'forecasts' => []]), $item, $site, $supplier);
+    }
+
     /**
      * @param  int  $qty  millionths
      * @param  int  $due  day number

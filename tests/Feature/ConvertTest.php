@@ -73,6 +73,12 @@ it('gives a purchase that cannot come in time the date on which it can', functio
     expect(OrderLine::query()->sole()->due)->toStartWith('2026-03-09');
 });
 
+it('reckons the date anew for another supplier', function () {
+    convertLines([['number' => numbersOf('A')[0], 'supplier' => 'OTHER']])->assertOk();
+
+    expect(OrderLine::query()->sole()->due)->toStartWith('2026-03-05');
+});
+
 it('makes one order of a request that is sent twice', function () {
     $body = ['run' => $this->run->id, 'key' => 'a double click, sent twice', 'lines' => [['number' => numbersOf('B')[0]]]];
     $first = $this->postJson('/proposals/convert', $body)->assertOk()->json();

@@ -71,7 +71,7 @@ final readonly class Describe
         $what = $demand->kind === DemandKind::Out ? trans('to :site', ['site' => $point->site]) : $point->item;
 
         return $for->isProposal()
-            ? new Link(trans('Proposal :number', ['number' => $for->name]).' '.$what, self::proposalHref($for->name))
+            ? new Link(trans(':what, proposal :number', ['what' => $what, 'number' => $for->name]), self::proposalHref($for->name))
             : new Link("{$for->name} {$what}", self::orderHref($for->name));
     }
 

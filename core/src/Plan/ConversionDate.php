@@ -15,9 +15,12 @@ use Yposta\Core\Network\OrderKind;
  */
 final class ConversionDate
 {
-    public static function of(Supply $proposal, int $bringInDays): int
+    /**
+     * @param  int|null  $earliest  when it can be there, where it is not ordered as proposed: a day number
+     */
+    public static function of(Supply $proposal, int $bringInDays, ?int $earliest = null): int
     {
-        $possible = max($proposal->due, $proposal->earliest);
+        $possible = max($proposal->due, $earliest ?? $proposal->earliest);
 
         return $proposal->type === OrderKind::Make || $possible > $proposal->due + $bringInDays ? $proposal->due : $possible;
     }

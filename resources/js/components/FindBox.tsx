@@ -22,7 +22,7 @@ export function FindBox({ label, value, onChange }: { label: string; value: stri
                     clearTimeout(timer.current);
                     timer.current = setTimeout(() => onChange(next.trim()), 250);
                 }}
-                className="h-[27px] w-40 rounded-full border border-line bg-surface pr-2 pl-7 text-sm hover:border-mute"
+                className="h-[27px] w-36 rounded-full border border-line bg-surface pr-2 pl-7 text-sm hover:border-mute"
             />
         </label>
     );

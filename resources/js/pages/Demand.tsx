@@ -90,21 +90,22 @@ interface TableProps {
 }
 
 function SalesTable({ sales, today, open, onOpen }: TableProps) {
+    const narrow = open !== null;
     return (
         <div className="rounded border border-line bg-surface">
             <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
                 <thead className="sticky -top-3 z-10 bg-surface">
                     <tr className="border-b border-line text-left text-xs text-mute">
                         <th scope="col" className="w-[88px] px-3 py-1.5">{t('Order')}</th>
-                        <th scope="col" className="w-[13%]">{t('Customer')}</th>
+                        <th scope="col" className="w-[14%]">{t('Customer')}</th>
                         <th scope="col">{t('Item')}</th>
-                        <th scope="col" className="w-[38px]">{t('Site')}</th>
-                        <th scope="col" className="w-[72px] text-right">{t('Open')}</th>
+                        <th scope="col" className="w-[36px]">{t('Site')}</th>
+                        <th scope="col" className="w-[66px] text-right">{t('Open')}</th>
                         <th scope="col" className="w-[80px] text-right">{t('Due')}</th>
-                        <th scope="col" className="w-[30px] text-right" title={t('Priority, 1 is the most urgent')}>{t('Pri')}</th>
-                        <th scope="col" className="w-[108px] pl-4">{t('Cover')}</th>
-                        <th scope="col" className="w-[80px] text-right">{t('Expected')}</th>
-                        <th scope="col" className="w-[21%] px-3">{t('In time')}</th>
+                        {!narrow && <th scope="col" className="w-[30px] text-right" title={t('Priority, 1 is the most urgent')}>{t('Pri')}</th>}
+                        <th scope="col" className="w-[102px] pl-4">{t('Cover')}</th>
+                        {!narrow && <th scope="col" className="w-[80px] text-right">{t('Expected')}</th>}
+                        <th scope="col" className={`px-3 ${narrow ? 'w-[98px]' : 'w-[24%]'}`}>{t('In time')}</th>
                     </tr>
                 </thead>
                 <tbody>
@@ -133,13 +134,13 @@ function SalesTable({ sales, today, open, onOpen }: TableProps) {
                                 {qty(row.open, row.decimals)} <span className="text-mute">{row.unit}</span>
                             </td>
                             <td className={`text-right whitespace-nowrap ${row.due < today ? 'font-semibold text-broken' : ''}`}>{day(row.due, today)}</td>
-                            <td className="text-right text-mute">{row.priority}</td>
+                            {!narrow && <td className="text-right text-mute">{row.priority}</td>}
                             <td className="pl-4">{row.strip ? <CoverStrip strip={row.strip} width={84} /> : <span className="text-xs text-mute">{t('not planned')}</span>}</td>
-                            <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>{row.expected ? day(row.expected, today) : ''}</td>
+                            {!narrow && <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>{row.expected ? day(row.expected, today) : ''}</td>}
                             <td className="truncate px-3" title={row.reason ?? ''}>
                                 {row.lateDays > 0 ? (
                                     <>
-                                        <span className="font-semibold text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</span> <span className="text-mute">{row.reason}</span>
+                                        <span className="font-semibold text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</span> {!narrow && <span className="text-mute">{row.reason}</span>}
                                     </>
                                 ) : row.strip ? (
                                     <span className="text-mute">{t('on time')}</span>

@@ -49,6 +49,8 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
 
 function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | 'edit' | 'mayConvert' | 'onEdit'>) {
     const { row } = detail;
+    const chosen = detail.suppliers.find((choice) => choice.code === edit?.supplier);
+    const own = chosen ? (chosen.possible > row.wanted ? chosen.possible : row.wanted) : row.due;
     const changed = edit?.due !== undefined;
     return (
         <div className="flex items-center gap-2 text-sm">
@@ -56,16 +58,16 @@ function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | '
                 type="date"
                 aria-label={t('Date of the order')}
                 disabled={!mayConvert}
-                value={edit?.due ?? row.due}
-                onChange={(event) => onEdit({ due: event.target.value === row.due || event.target.value === '' ? undefined : event.target.value })}
+                value={edit?.due ?? own}
+                onChange={(event) => onEdit({ due: event.target.value === own || event.target.value === '' ? undefined : event.target.value })}
                 className={`h-7 rounded border px-2 ${changed ? 'border-draft bg-draft-tint font-semibold' : 'border-line bg-surface'}`}
             />
             {changed && (
                 <button type="button" className="text-draft hover:underline" onClick={() => onEdit({ due: undefined })}>
-                    {t('back to {day}', { day: day(row.due) })}
+                    {t('back to {day}', { day: day(own) })}
                 </button>
             )}
-            {!changed && row.due !== row.wanted && <span className="text-broken">{t('wanted {day}', { day: day(row.wanted) })}</span>}
+            {!changed && own !== row.wanted && <span className="text-broken">{t('wanted {day}', { day: day(row.wanted) })}</span>}
         </div>
     );
 }
