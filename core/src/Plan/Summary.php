@@ -13,6 +13,7 @@ final readonly class Summary
     /**
      * @param  array<string, int>  $messages  how many by code
      * @param  array<string, int>  $lateByReason  days that sales lines are late by reason of the hold-up
+     * @param  int  $points  points that have any supply or demand
      * @param  int  $lateLines  sales lines expected after their date
      * @param  int  $lateDays  their days in all
      * @param  int  $salesLines  open sales lines in the run
@@ -70,7 +71,9 @@ final readonly class Summary
         }
         arsort($reasons);
 
-        return new self(count($plan->structure->points), count($plan->proposals), $lines, $late, $days, $passed, $today, count($plan->shortFrom), $value, $messages, $reasons);
+        $points = count($plan->supplies + $plan->demands);
+
+        return new self($points, count($plan->proposals), $lines, $late, $days, $passed, $today, count($plan->shortFrom), $value, $messages, $reasons);
     }
 
     /**

@@ -1,13 +1,16 @@
 import { Link } from '@inertiajs/react';
+import { useState } from 'react';
 import { Empty } from '@/components/Empty';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
 import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
 import { period } from '@/lib/format';
-import type { PointDetail, RecordRow } from '@/lib/shapes';
+import { getJson } from '@/lib/http';
+import type { Answer, PointDetail, RecordRow } from '@/lib/shapes';
 import { refilter } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList, SUPPLY } from '@/pages/parts/ItemPanel';
 import { FlowChart } from '@/pages/parts/FlowChart';
@@ -52,7 +55,7 @@ export default function Item({ item, detail, sites, filter }: Props) {
                     {t('In the plan')}
                 </Link>
             </div>
-            <Record record={detail.record} decimals={detail.decimals} bucket={filter.bucket ?? 'week'} unit={detail.unit} asExpected={filter.as !== 'needed'} />
+            <Record detail={detail} bucket={filter.bucket ?? 'week'} as={filter.as ?? 'expected'} />
             <section className="mt-4">
                 <h2 className="font-bold">{t('Flow')}</h2>
                 <div className="rounded border border-line bg-surface px-3 pb-1">
@@ -91,7 +94,17 @@ export default function Item({ item, detail, sites, filter }: Props) {
     );
 }
 
-function Record({ record, decimals, bucket, unit, asExpected }: { record: RecordRow[]; decimals: number; bucket: string; unit: string; asExpected: boolean }) {
+/** Demand, supply and balance by period. Every figure can be asked: with a click, or with Enter or ? where the focus is. */
+function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; as: string }) {
+    const { record, decimals, unit } = detail;
+    const asExpected = as === 'expected';
+    const [asked, setAsked] = useState<AskedAt | null>(null);
+    const ask = (start: string, target: HTMLElement) => {
+        const box = target.getBoundingClientRect();
+        getJson<Answer>('/plan/ask', { item: detail.item, at: detail.site, period: start, bucket, as })
+            .then((answer) => setAsked({ answer, box, back: target }))
+            .catch(() => undefined);
+    };
     const lines: [string, keyof RecordRow][] = [
         [t('Sales'), 'sales'],
         [t('Forecast left'), 'forecast'],
@@ -126,7 +139,15 @@ function Record({ record, decimals, bucket, unit, asExpected }: { record: Record
                             {record.map((cell) => (
                                 <td
                                     key={cell.start}
-                                    className={`px-2 text-right whitespace-nowrap ${field === 'balance' && cell.mark === 'broken' ? 'bg-broken-tint text-broken' : ''} ${field === 'balance' && cell.mark === 'dip' ? 'bg-broken-tint' : ''} ${field === 'balance' && cell.mark === 'look' ? 'bg-look-tint text-look-ink' : ''}`}
+                                    tabIndex={field === 'balance' ? 0 : undefined}
+                                    onClick={(event) => ask(cell.start, event.currentTarget)}
+                                    onKeyDown={(event) => {
+                                        if (event.key === '?' || event.key === 'Enter') {
+                                            event.preventDefault();
+                                            ask(cell.start, event.currentTarget);
+                                        }
+                                    }}
+                                    className={`cursor-pointer px-2 text-right whitespace-nowrap ${field === 'balance' && cell.mark === 'broken' ? 'bg-broken-tint text-broken' : ''} ${field === 'balance' && cell.mark === 'dip' ? 'bg-broken-tint' : ''} ${field === 'balance' && cell.mark === 'look' ? 'bg-look-tint text-look-ink' : ''}`}
                                 >
                                     <Quantity value={cell[field]} decimals={decimals} />
                                 </td>
@@ -135,6 +156,7 @@ function Record({ record, decimals, bucket, unit, asExpected }: { record: Record
                     ))}
                 </tbody>
             </table>
+            {asked && <AnswerPopover asked={asked} onClose={() => setAsked(null)} />}
         </div>
     );
 }

@@ -118,7 +118,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     return (
         <>
             <PageHead title={t('Proposals')}>
-                {t('{total} open, {passed} past their date to start, {today} to order or start today', { total, passed, today })}
+                {t('{total} open, {passed} past their date to start, {today} to order or start today', { total: total.toLocaleString('en'), passed, today })}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs

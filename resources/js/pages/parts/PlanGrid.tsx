@@ -99,9 +99,9 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
             .then((detail) => setOpened((before) => new Map(before).set(key, detail)))
             .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
     };
-    const ask = (row: GridRow, cell: GridCell, target: HTMLElement) => {
+    const ask = (row: GridRow, start: string, target: HTMLElement) => {
         const box = target.getBoundingClientRect();
-        getJson<Answer>('/plan/ask', { item: row.item, at: row.site, period: cell.start, ...view })
+        getJson<Answer>('/plan/ask', { item: row.item, at: row.site, period: start, ...view })
             .then((answer) => setAsked({ answer, box, back: target }))
             .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
     };
@@ -118,7 +118,7 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
         const cell = row?.cells[column - 1];
         if (event.key === '?' && row && cell) {
             event.preventDefault();
-            ask(row, cell, event.target as HTMLElement);
+            ask(row, cell.start, event.target as HTMLElement);
             return;
         }
         if (event.key === 'Enter' && row) {
@@ -191,7 +191,7 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
                                         indent={filter.sort === 'structure' || !filter.sort}
                                         onPick={pick}
                                         onToggle={() => toggle(row)}
-                                        onAsk={(cell, target) => ask(row, cell, target)}
+                                        onAsk={(cell, target) => ask(row, cell.start, target)}
                                     />
                                 ) : (
                                     <div className="border-b border-soft px-2 text-mute" style={{ height: ROW, lineHeight: `${ROW}px` }}>
@@ -199,7 +199,7 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
                                     </div>
                                 )}
                                 {row && opened.has(keyOf(row)) && (
-                                    <RecordRows record={detail?.record ?? null} decimals={row.decimals} headWidth={HEAD_WIDTH} width={width} rowHeight={RECORD_ROW} rows={RECORD_ROWS} asExpected={view.as === 'expected'} />
+                                    <RecordRows record={detail?.record ?? null} decimals={row.decimals} headWidth={HEAD_WIDTH} width={width} rowHeight={RECORD_ROW} rows={RECORD_ROWS} asExpected={view.as === 'expected'} onAsk={(start, target) => ask(row, start, target)} />
                                 )}
                             </div>
                         );

@@ -10,10 +10,11 @@ interface Props {
     rowHeight: number;
     rows: number;
     asExpected: boolean;
+    onAsk: (start: string, target: HTMLElement) => void;
 }
 
 /** A row of the plan opened into its record: demand by kind, what comes in, the balance, what must be started. */
-export function RecordRows({ record, decimals, headWidth, width, rowHeight, rows, asExpected }: Props) {
+export function RecordRows({ record, decimals, headWidth, width, rowHeight, rows, asExpected, onAsk }: Props) {
     const lines: [string, keyof RecordRow, string][] = [
         [t('Sales'), 'sales', ''],
         [t('Forecast left'), 'forecast', ''],
@@ -42,7 +43,8 @@ export function RecordRows({ record, decimals, headWidth, width, rowHeight, rows
                         <div
                             key={cell.start}
                             role="gridcell"
-                            className={`flex shrink-0 items-center justify-end pr-2 ${field === 'balance' && cell.mark === 'broken' ? 'text-broken' : ''}`}
+                            onClick={(event) => onAsk(cell.start, event.currentTarget)}
+                            className={`flex shrink-0 cursor-pointer items-center justify-end pr-2 ${field === 'balance' && cell.mark === 'broken' ? 'text-broken' : ''}`}
                             style={{ width }}
                         >
                             <Quantity value={cell[field]} decimals={decimals} />
