@@ -155,13 +155,10 @@ final class Application
 
     private static function listens(int $port): bool
     {
-        $socket = @fsockopen('127.0.0.1', $port, $code, $message, 0.2);
-        if ($socket === false) {
-            return false;
-        }
-        fclose($socket);
+        $curl = curl_init("http://127.0.0.1:{$port}/");
+        curl_setopt_array($curl, [CURLOPT_CONNECT_ONLY => true, CURLOPT_CONNECTTIMEOUT_MS => 200]);
 
-        return true;
+        return curl_exec($curl) !== false;
     }
 
     private static function freePort(): int

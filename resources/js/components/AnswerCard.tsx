@@ -2,7 +2,12 @@ import { Link } from '@inertiajs/react';
 import { qty } from '@/lib/format';
 import type { Answer } from '@/lib/shapes';
 
-const TONES: Record<string, string> = { plain: '', sum: 'font-bold border-t border-line pt-1 mt-1', mute: 'text-mute', broken: 'font-semibold text-broken' };
+const TONES: Record<string, string> = {
+    plain: '',
+    sum: 'font-bold border-t border-line pt-1 mt-1',
+    mute: 'text-mute',
+    broken: 'font-semibold text-broken',
+};
 
 /** The arithmetic behind a number, line by line. */
 export function AnswerLines({ answer }: { answer: Answer }) {

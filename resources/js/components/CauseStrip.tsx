@@ -17,7 +17,12 @@ export function CauseStrip({ causes, width = 44 }: { causes: Causes; width?: num
     ];
     return (
         <span role="img" aria-label={words} title={words} className="inline-flex h-2 gap-px" style={{ width }}>
-            {parts.map(([share, colour]) => share > 0 && <span key={colour} className={`${colour} h-full rounded-[1px]`} style={{ flexGrow: share, flexBasis: 0 }} />)}
+            {parts.map(
+                ([share, colour]) =>
+                    share > 0 && (
+                        <span key={colour} className={`${colour} h-full rounded-[1px]`} style={{ flexGrow: share, flexBasis: 0 }} />
+                    ),
+            )}
         </span>
     );
 }

@@ -22,7 +22,11 @@ export function CoverStrip({ strip, width = 84, showDate = false }: { strip: Str
         <span className="inline-flex flex-col" title={words} style={{ width }}>
             <span role="img" aria-label={words} className="flex h-2 gap-px">
                 {strip.parts.map((part) => (
-                    <span key={part.kind} className={`cover-${part.kind} h-full min-w-1 rounded-[1px]`} style={{ flexGrow: part.share, flexBasis: 0 }} />
+                    <span
+                        key={part.kind}
+                        className={`cover-${part.kind} h-full min-w-1 rounded-[1px]`}
+                        style={{ flexGrow: part.share, flexBasis: 0 }}
+                    />
                 ))}
             </span>
             {showDate && strip.complete && (

@@ -25,7 +25,17 @@ export interface Choice {
 }
 
 /** A filter with one of several values; the first is the one that filters nothing. */
-export function PillSelect({ label, value, choices, onChange }: { label: string; value: string; choices: Choice[]; onChange: (value: string) => void }) {
+export function PillSelect({
+    label,
+    value,
+    choices,
+    onChange,
+}: {
+    label: string;
+    value: string;
+    choices: Choice[];
+    onChange: (value: string) => void;
+}) {
     const chosen = choices.find((choice) => choice.value === value) ?? choices[0];
     const active = chosen !== choices[0];
     return (
@@ -42,7 +52,11 @@ export function PillSelect({ label, value, choices, onChange }: { label: string;
                 className="z-30 max-h-80 min-w-40 overflow-auto rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] focus:outline-none"
             >
                 {choices.map((choice) => (
-                    <ListboxOption key={choice.value} value={choice.value} className="flex cursor-pointer items-center justify-between gap-4 px-3 py-1 data-focus:bg-act-tint">
+                    <ListboxOption
+                        key={choice.value}
+                        value={choice.value}
+                        className="flex cursor-pointer items-center justify-between gap-4 px-3 py-1 data-focus:bg-act-tint"
+                    >
                         {choice.label}
                         {choice.value === value && <Check size={13} aria-hidden />}
                     </ListboxOption>
@@ -53,7 +67,17 @@ export function PillSelect({ label, value, choices, onChange }: { label: string;
 }
 
 /** One of a few values, all in sight. */
-export function PillTabs({ label, value, choices, onChange }: { label: string; value: string; choices: Choice[]; onChange: (value: string) => void }) {
+export function PillTabs({
+    label,
+    value,
+    choices,
+    onChange,
+}: {
+    label: string;
+    value: string;
+    choices: Choice[];
+    onChange: (value: string) => void;
+}) {
     return (
         <div role="group" aria-label={label} className="flex gap-2">
             {choices.map((choice) => (

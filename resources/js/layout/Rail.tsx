@@ -39,12 +39,19 @@ export function Rail() {
                         >
                             <Icon size={16} className={on ? 'text-act' : 'text-mute'} aria-hidden />
                             {!folded && <span className="flex-1">{label}</span>}
-                            {!folded && count !== undefined && count > 0 && <span className="text-sm font-normal text-mute">{count.toLocaleString('en')}</span>}
+                            {!folded && count !== undefined && count > 0 && (
+                                <span className="text-sm font-normal text-mute">{count.toLocaleString('en')}</span>
+                            )}
                         </Link>
                     </li>
                 ))}
             </ul>
-            <button type="button" onClick={fold} className="mt-auto flex h-11 items-center gap-2 px-4 text-sm text-mute hover:text-ink" aria-label={folded ? t('Unfold') : undefined}>
+            <button
+                type="button"
+                onClick={fold}
+                className="mt-auto flex h-11 items-center gap-2 px-4 text-sm text-mute hover:text-ink"
+                aria-label={folded ? t('Unfold') : undefined}
+            >
                 {folded ? <PanelLeftOpen size={16} aria-hidden /> : <PanelLeftClose size={16} aria-hidden />}
                 {!folded && t('Fold')}
             </button>

@@ -25,7 +25,8 @@ export function RunPanel() {
     const { user, plan } = useShared();
     const [state, setState] = useState<RunState | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
-    const watched = state === null || state.status === 'done' || state.status === 'failed' ? (state === null ? plan.running : null) : state.id;
+    const watched =
+        state === null || state.status === 'done' || state.status === 'failed' ? (state === null ? plan.running : null) : state.id;
     useWatched(watched, setState);
     if (!user.can.includes('run plan')) {
         return null;
@@ -137,22 +138,44 @@ function Choices({ trouble, onStart }: { trouble: string | null; onStart: (wishe
             )}
             <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2 text-sm">
                 <label htmlFor="run-horizon">{t('Plan up to')}</label>
-                <input id="run-horizon" type="date" value={horizonEnd} onChange={(event) => setHorizonEnd(event.target.value)} className="h-7 rounded border border-line bg-surface px-2" />
+                <input
+                    id="run-horizon"
+                    type="date"
+                    value={horizonEnd}
+                    onChange={(event) => setHorizonEnd(event.target.value)}
+                    className="h-7 rounded border border-line bg-surface px-2"
+                />
                 <label htmlFor="run-bucket">{t('Shown by')}</label>
-                <select id="run-bucket" value={bucket} onChange={(event) => setBucket(event.target.value)} className="h-7 rounded border border-line bg-surface px-1.5">
+                <select
+                    id="run-bucket"
+                    value={bucket}
+                    onChange={(event) => setBucket(event.target.value)}
+                    className="h-7 rounded border border-line bg-surface px-1.5"
+                >
                     <option value="day">{t('day')}</option>
                     <option value="week">{t('week')}</option>
                     <option value="month">{t('month')}</option>
                 </select>
             </div>
-            <Ticks title={t('Forecasts that count')} all={forecastNames.map((name) => [name, name])} chosen={forecasts} onChange={setForecasts} />
+            <Ticks
+                title={t('Forecasts that count')}
+                all={forecastNames.map((name) => [name, name])}
+                chosen={forecasts}
+                onChange={setForecasts}
+            />
             <Ticks title={t('Sites')} all={sites.map((site) => [site.code, site.name])} chosen={chosenSites} onChange={setChosenSites} />
             {some && <p className="mt-1 text-sm text-look-ink">{t('Items at other sites will have no plan until they are run again.')}</p>}
             <fieldset className="mt-2.5">
                 <legend className="text-xs font-bold text-mute">{t('Items')}</legend>
                 {[false, true].map((only) => (
                     <label key={String(only)} className="flex items-center gap-2 py-0.5 text-sm">
-                        <input type="radio" name="levels" checked={soldOnly === only} onChange={() => setSoldOnly(only)} className="accent-act" />
+                        <input
+                            type="radio"
+                            name="levels"
+                            checked={soldOnly === only}
+                            onChange={() => setSoldOnly(only)}
+                            className="accent-act"
+                        />
                         {only ? t('Only what is sold or forecast, and what goes into it') : t('All levels')}
                     </label>
                 ))}
@@ -164,7 +187,17 @@ function Choices({ trouble, onStart }: { trouble: string | null; onStart: (wishe
     );
 }
 
-function Ticks({ title, all, chosen, onChange }: { title: string; all: [string, string][]; chosen: string[]; onChange: (chosen: string[]) => void }) {
+function Ticks({
+    title,
+    all,
+    chosen,
+    onChange,
+}: {
+    title: string;
+    all: [string, string][];
+    chosen: string[];
+    onChange: (chosen: string[]) => void;
+}) {
     if (all.length === 0) {
         return null;
     }
@@ -193,7 +226,10 @@ function Progress({ stage }: { stage: string }) {
             <h2 className="mb-1.5 text-lg font-bold">{t('Planning')}</h2>
             <ol className="text-sm">
                 {STAGES.map((name, place) => (
-                    <li key={name} className={`flex items-center gap-2 py-0.5 ${place > at ? 'text-mute' : ''} ${place === at ? 'font-semibold' : ''}`}>
+                    <li
+                        key={name}
+                        className={`flex items-center gap-2 py-0.5 ${place > at ? 'text-mute' : ''} ${place === at ? 'font-semibold' : ''}`}
+                    >
                         <span className="w-4">
                             {place < at && <Check size={14} className="text-act" aria-label={t('done')} />}
                             {place === at && <Loader size={14} className="animate-spin text-act" aria-hidden />}

@@ -6,7 +6,14 @@ import { getJson } from '@/lib/http';
 import type { Hit } from '@/lib/shapes';
 import { t } from '@/lib/t';
 
-const KINDS: Record<string, string> = { item: 'Items', order: 'Orders', sales: 'Sales orders', customer: 'Customers', supplier: 'Suppliers', command: 'Go to' };
+const KINDS: Record<string, string> = {
+    item: 'Items',
+    order: 'Orders',
+    sales: 'Sales orders',
+    customer: 'Customers',
+    supplier: 'Suppliers',
+    command: 'Go to',
+};
 
 function commands(text: string): Hit[] {
     const all: Hit[] = [
@@ -79,12 +86,19 @@ export function SearchPalette() {
                     onChange={(event) => setText(event.target.value)}
                     className="h-[30px] w-[250px] rounded border border-line bg-surface pr-14 pl-8 text-base hover:border-mute"
                 />
-                <kbd className="pointer-events-none absolute right-2 rounded border border-line bg-paper px-1.5 font-sans text-2xs text-mute">Ctrl K</kbd>
+                <kbd className="pointer-events-none absolute right-2 rounded border border-line bg-paper px-1.5 font-sans text-2xs text-mute">
+                    Ctrl K
+                </kbd>
             </div>
-            <ComboboxOptions anchor="bottom end" className="z-40 max-h-[70vh] w-[360px] overflow-auto rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] empty:hidden">
+            <ComboboxOptions
+                anchor="bottom end"
+                className="z-40 max-h-[70vh] w-[360px] overflow-auto rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] empty:hidden"
+            >
                 {found.map((hit, place) => (
                     <ComboboxOption key={`${hit.kind} ${hit.href} ${hit.label}`} value={hit} className="group cursor-pointer">
-                        {hit.kind !== found[place - 1]?.kind && <div className="px-3 pt-1.5 pb-0.5 text-xs font-bold text-mute">{t(KINDS[hit.kind] ?? hit.kind)}</div>}
+                        {hit.kind !== found[place - 1]?.kind && (
+                            <div className="px-3 pt-1.5 pb-0.5 text-xs font-bold text-mute">{t(KINDS[hit.kind] ?? hit.kind)}</div>
+                        )}
                         <div className="flex items-baseline gap-2 px-3 py-1 group-data-focus:bg-act-tint">
                             <span className="font-semibold">{hit.label}</span>
                             <span className="truncate text-mute">{hit.note}</span>

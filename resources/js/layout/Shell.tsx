@@ -24,7 +24,11 @@ export function Shell({ children }: { children: ReactNode }) {
                 <div className="flex min-w-0 flex-1 flex-col">
                     <TopBar />
                     <div className="flex min-h-0 flex-1">
-                        <main id="page" tabIndex={-1} className="relative flex min-w-0 flex-1 flex-col scroll-pt-10 scroll-pb-20 overflow-y-auto px-3.5 pt-3 pb-4 focus:outline-none">
+                        <main
+                            id="page"
+                            tabIndex={-1}
+                            className="relative flex min-w-0 flex-1 flex-col scroll-pt-10 scroll-pb-20 overflow-y-auto px-3.5 pt-3 pb-4 focus:outline-none"
+                        >
                             {trouble && hidden !== url && (
                                 <Notice tone="broken" onClose={() => setHidden(url)}>
                                     {trouble}
@@ -47,7 +51,10 @@ export function Inspector({ label, children }: { label: string; children: ReactN
         return null;
     }
     return createPortal(
-        <aside aria-label={label} className="w-[344px] shrink-0 overflow-y-auto border-l border-line bg-surface px-3.5 py-3 min-[1500px]:w-[400px]">
+        <aside
+            aria-label={label}
+            className="w-[344px] shrink-0 overflow-y-auto border-l border-line bg-surface px-3.5 py-3 min-[1500px]:w-[400px]"
+        >
             {children}
         </aside>,
         slot,

@@ -32,7 +32,10 @@ function SitePicker() {
                 {choices.find((choice) => choice.code === site)?.name}
                 <ChevronDown size={14} className="text-mute" aria-hidden />
             </MenuButton>
-            <MenuItems anchor="bottom start" className="z-30 min-w-44 rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] focus:outline-none">
+            <MenuItems
+                anchor="bottom start"
+                className="z-30 min-w-44 rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] focus:outline-none"
+            >
                 {choices.map((choice) => (
                     <MenuItem key={choice.code}>
                         <button
@@ -59,7 +62,9 @@ function PlanAge() {
     const old = plan.madeFor !== plan.planDate;
     const stale = plan.changes > 0 || old;
     return (
-        <p className={`flex h-[30px] items-center gap-1.5 rounded border px-2.5 text-base whitespace-nowrap ${stale ? 'border-look bg-look-tint' : 'border-line bg-surface'}`}>
+        <p
+            className={`flex h-[30px] items-center gap-1.5 rounded border px-2.5 text-base whitespace-nowrap ${stale ? 'border-look bg-look-tint' : 'border-line bg-surface'}`}
+        >
             <strong>{t('Live plan')}</strong>
             <span className={stale ? 'text-ink' : 'text-mute'}>
                 {t('planned {at}', { at: moment(plan.finishedAt) })}
@@ -79,16 +84,26 @@ function Person() {
         .join('');
     return (
         <Menu>
-            <MenuButton aria-label={t('{name}, {role}', { name: user.name, role: user.role })} className="flex size-[30px] items-center justify-center rounded-full bg-act-tint text-xs font-bold text-act-dark">
+            <MenuButton
+                aria-label={t('{name}, {role}', { name: user.name, role: user.role })}
+                className="flex size-[30px] items-center justify-center rounded-full bg-act-tint text-xs font-bold text-act-dark"
+            >
                 {initials}
             </MenuButton>
-            <MenuItems anchor="bottom end" className="z-30 min-w-44 rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] focus:outline-none">
+            <MenuItems
+                anchor="bottom end"
+                className="z-30 min-w-44 rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] focus:outline-none"
+            >
                 <div className="border-b border-soft px-3 pt-1 pb-2">
                     <div className="font-semibold">{user.name}</div>
                     <div className="text-mute">{user.role}</div>
                 </div>
                 <MenuItem>
-                    <button type="button" onClick={() => router.post('/sign-out')} className="block w-full px-3 py-1.5 text-left data-focus:bg-act-tint">
+                    <button
+                        type="button"
+                        onClick={() => router.post('/sign-out')}
+                        className="block w-full px-3 py-1.5 text-left data-focus:bg-act-tint"
+                    >
                         {t('Sign out')}
                     </button>
                 </MenuItem>

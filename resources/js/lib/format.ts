@@ -31,7 +31,9 @@ export function day(iso: string, near?: string): string {
 
 /** "Monday 2 March" for a heading. */
 export function longDay(iso: string): string {
-    return parts(iso).date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).replace(',', '');
+    return parts(iso)
+        .date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
+        .replace(',', '');
 }
 
 /** How a period is headed: the first day of a day or week, the name of a month. */

@@ -57,7 +57,11 @@ export function getJson<T>(url: string, params: Record<string, string | number> 
 }
 
 export function postJson<T>(url: string, body: unknown): Promise<T> {
-    return send<T>(url, { method: 'POST', body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() } });
+    return send<T>(url, {
+        method: 'POST',
+        body: JSON.stringify(body),
+        headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
+    });
 }
 
 /** A key that makes a command sent twice do its work once. */

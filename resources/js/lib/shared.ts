@@ -6,7 +6,14 @@ export interface Shared {
     user: { name: string; role: string; can: string[] };
     sites: { code: string; name: string }[];
     site: string;
-    plan: { id: number | null; finishedAt: string | null; changes: number; planDate: string; madeFor: string | null; running: number | null };
+    plan: {
+        id: number | null;
+        finishedAt: string | null;
+        changes: number;
+        planDate: string;
+        madeFor: string | null;
+        running: number | null;
+    };
     runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[] };
     forecastNames: string[];
     counts: { proposals: number };
@@ -18,7 +25,14 @@ export function useShared(): Shared {
 }
 
 /** Goes to the same page with other filters; what is empty or the default stays out of the URL. */
-export function refilter(path: string, filter: Record<string, string>, changes: Record<string, string>, defaults: Record<string, string>): void {
-    const next = Object.fromEntries(Object.entries({ ...filter, ...changes }).filter(([name, value]) => value !== '' && value !== defaults[name]));
+export function refilter(
+    path: string,
+    filter: Record<string, string>,
+    changes: Record<string, string>,
+    defaults: Record<string, string>,
+): void {
+    const next = Object.fromEntries(
+        Object.entries({ ...filter, ...changes }).filter(([name, value]) => value !== '' && value !== defaults[name]),
+    );
     router.get(path, next, { preserveState: true, preserveScroll: true, replace: true });
 }

@@ -28,11 +28,17 @@ const keyOf = (row: SalesRow | undefined) => (row ? `${row.order}/${row.line}` :
 
 export default function Demand({ filter, sales, forecasts, rows, counted }: Props) {
     const { plan, site } = useShared();
-    const change = (changes: Record<string, string>) => refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
+    const change = (changes: Record<string, string>) =>
+        refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
     const forecast = filter.view === 'forecast';
-    const [open, setOpen] = useState<string | null>(filter.q && sales.length > 0 ? keyOf(sales.find((row) => row.lateDays > 0) ?? sales[0]) : null);
+    const [open, setOpen] = useState<string | null>(
+        filter.q && sales.length > 0 ? keyOf(sales.find((row) => row.lateDays > 0) ?? sales[0]) : null,
+    );
     const opened = forecast ? undefined : sales.find((row) => keyOf(row) === open);
-    const { data } = useLoaded<Answer>(opened?.strip ? `/demand/line?${new URLSearchParams({ order: opened.order, line: opened.line }).toString()}` : null, plan.id);
+    const { data } = useLoaded<Answer>(
+        opened?.strip ? `/demand/line?${new URLSearchParams({ order: opened.order, line: opened.line }).toString()}` : null,
+        plan.id,
+    );
     const late = sales.filter((row) => row.lateDays > 0).length;
     return (
         <>
@@ -57,10 +63,21 @@ export default function Demand({ filter, sales, forecasts, rows, counted }: Prop
                     </PillToggle>
                 )}
                 {forecast && forecasts.length > 0 && (
-                    <PillSelect label={t('Forecast')} value={filter.forecast ?? ''} onChange={(name) => change({ forecast: name })} choices={forecasts.map((name) => ({ value: name, label: name }))} />
+                    <PillSelect
+                        label={t('Forecast')}
+                        value={filter.forecast ?? ''}
+                        onChange={(name) => change({ forecast: name })}
+                        choices={forecasts.map((name) => ({ value: name, label: name }))}
+                    />
                 )}
-                {forecast && !counted && <span className="text-sm text-look-ink">{t('This forecast does not count in the live plan.')}</span>}
-                <FindBox label={forecast ? t('Find an item') : t('Find order, customer, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
+                {forecast && !counted && (
+                    <span className="text-sm text-look-ink">{t('This forecast does not count in the live plan.')}</span>
+                )}
+                <FindBox
+                    label={forecast ? t('Find an item') : t('Find order, customer, item')}
+                    value={filter.q ?? ''}
+                    onChange={(q) => change({ q })}
+                />
             </div>
             {forecast ? (
                 rows.length === 0 ? (
@@ -96,16 +113,38 @@ function SalesTable({ sales, today, open, onOpen }: TableProps) {
             <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
                 <thead className="sticky -top-3 z-10 bg-surface">
                     <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="w-[88px] px-3 py-1.5">{t('Order')}</th>
-                        <th scope="col" className="w-[14%]">{t('Customer')}</th>
+                        <th scope="col" className="w-[88px] px-3 py-1.5">
+                            {t('Order')}
+                        </th>
+                        <th scope="col" className="w-[14%]">
+                            {t('Customer')}
+                        </th>
                         <th scope="col">{t('Item')}</th>
-                        <th scope="col" className="w-[36px]">{t('Site')}</th>
-                        <th scope="col" className="w-[66px] text-right">{t('Open')}</th>
-                        <th scope="col" className="w-[80px] text-right">{t('Due')}</th>
-                        {!narrow && <th scope="col" className="w-[30px] text-right" title={t('Priority, 1 is the most urgent')}>{t('Pri')}</th>}
-                        <th scope="col" className="w-[102px] pl-4">{t('Cover')}</th>
-                        {!narrow && <th scope="col" className="w-[80px] text-right">{t('Expected')}</th>}
-                        <th scope="col" className={`px-3 ${narrow ? 'w-[98px]' : 'w-[24%]'}`}>{t('In time')}</th>
+                        <th scope="col" className="w-[36px]">
+                            {t('Site')}
+                        </th>
+                        <th scope="col" className="w-[66px] text-right">
+                            {t('Open')}
+                        </th>
+                        <th scope="col" className="w-[80px] text-right">
+                            {t('Due')}
+                        </th>
+                        {!narrow && (
+                            <th scope="col" className="w-[30px] text-right" title={t('Priority, 1 is the most urgent')}>
+                                {t('Pri')}
+                            </th>
+                        )}
+                        <th scope="col" className="w-[102px] pl-4">
+                            {t('Cover')}
+                        </th>
+                        {!narrow && (
+                            <th scope="col" className="w-[80px] text-right">
+                                {t('Expected')}
+                            </th>
+                        )}
+                        <th scope="col" className={`px-3 ${narrow ? 'w-[98px]' : 'w-[24%]'}`}>
+                            {t('In time')}
+                        </th>
                     </tr>
                 </thead>
                 <tbody>
@@ -122,7 +161,9 @@ function SalesTable({ sales, today, open, onOpen }: TableProps) {
                             <td className="px-3 font-semibold whitespace-nowrap">
                                 {row.order}/{row.line}
                             </td>
-                            <td className="truncate pr-2" title={row.customer}>{row.customer}</td>
+                            <td className="truncate pr-2" title={row.customer}>
+                                {row.customer}
+                            </td>
                             <td className="truncate pr-2" title={row.name}>
                                 <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
                                     {row.item}
@@ -133,14 +174,27 @@ function SalesTable({ sales, today, open, onOpen }: TableProps) {
                             <td className="text-right whitespace-nowrap">
                                 {qty(row.open, row.decimals)} <span className="text-mute">{row.unit}</span>
                             </td>
-                            <td className={`text-right whitespace-nowrap ${row.due < today ? 'font-semibold text-broken' : ''}`}>{day(row.due, today)}</td>
+                            <td className={`text-right whitespace-nowrap ${row.due < today ? 'font-semibold text-broken' : ''}`}>
+                                {day(row.due, today)}
+                            </td>
                             {!narrow && <td className="text-right text-mute">{row.priority}</td>}
-                            <td className="pl-4">{row.strip ? <CoverStrip strip={row.strip} width={84} /> : <span className="text-xs text-mute">{t('not planned')}</span>}</td>
-                            {!narrow && <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>{row.expected ? day(row.expected, today) : ''}</td>}
+                            <td className="pl-4">
+                                {row.strip ? (
+                                    <CoverStrip strip={row.strip} width={84} />
+                                ) : (
+                                    <span className="text-xs text-mute">{t('not planned')}</span>
+                                )}
+                            </td>
+                            {!narrow && (
+                                <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>
+                                    {row.expected ? day(row.expected, today) : ''}
+                                </td>
+                            )}
                             <td className="truncate px-3" title={row.reason ?? ''}>
                                 {row.lateDays > 0 ? (
                                     <>
-                                        <span className="font-semibold text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</span> {!narrow && <span className="text-mute">{row.reason}</span>}
+                                        <span className="font-semibold text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</span>{' '}
+                                        {!narrow && <span className="text-mute">{row.reason}</span>}
                                     </>
                                 ) : row.strip ? (
                                     <span className="text-mute">{t('on time')}</span>

@@ -27,19 +27,31 @@ export default function Item({ item, detail, sites, filter }: Props) {
         return (
             <>
                 <PageHead title={item} />
-                <Empty title={t('{item} is not in the live plan', { item })}>{t('Nothing needs it, it has no stock and no open order; or it was outside the last run.')}</Empty>
+                <Empty title={t('{item} is not in the live plan', { item })}>
+                    {t('Nothing needs it, it has no stock and no open order; or it was outside the last run.')}
+                </Empty>
             </>
         );
     }
     const change = (changes: Record<string, string>) =>
-        refilter('/item', { item: detail.item, at: detail.site, bucket: filter.bucket ?? '', as: filter.as ?? '' }, changes, { bucket: 'week', as: 'expected' });
+        refilter('/item', { item: detail.item, at: detail.site, bucket: filter.bucket ?? '', as: filter.as ?? '' }, changes, {
+            bucket: 'week',
+            as: 'expected',
+        });
     return (
         <>
             <PageHead title={detail.item}>
                 {detail.name} · {t(SUPPLY[detail.supply] ?? detail.supply)} · {detail.siteName} · {t('level {n}', { n: detail.level })}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
-                {sites.length > 1 && <PillTabs label={t('Site')} value={detail.site} choices={sites.map((site) => ({ value: site, label: site }))} onChange={(at) => change({ at })} />}
+                {sites.length > 1 && (
+                    <PillTabs
+                        label={t('Site')}
+                        value={detail.site}
+                        choices={sites.map((site) => ({ value: site, label: site }))}
+                        onChange={(at) => change({ at })}
+                    />
+                )}
                 <PillSelect
                     label={t('Periods')}
                     value={filter.bucket ?? 'week'}
@@ -133,7 +145,10 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
                 <tbody>
                     {lines.map(([label, field]) => (
                         <tr key={field} className={`h-[27px] ${field === 'balance' ? 'border-t border-line font-bold' : ''}`}>
-                            <th scope="row" className={`sticky left-0 bg-surface px-3 text-left whitespace-nowrap ${field === 'balance' ? '' : 'font-normal text-mute'}`}>
+                            <th
+                                scope="row"
+                                className={`sticky left-0 bg-surface px-3 text-left whitespace-nowrap ${field === 'balance' ? '' : 'font-normal text-mute'}`}
+                            >
                                 {label}
                             </th>
                             {record.map((cell) => (

@@ -16,7 +16,11 @@ export default function Order({ order }: { order: OrderDetail }) {
                 {[t(KINDS[order.kind] ?? order.kind), order.supplier, order.siteName].filter(Boolean).join(' · ')}
             </PageHead>
             <p className="mb-3 flex items-center gap-3 text-sm">
-                <span className={`rounded-full border px-2.5 py-0.5 font-semibold ${order.status === 'firm' ? 'border-line bg-surface' : 'border-act bg-act-tint text-act-dark'}`}>{t(STATUS[order.status] ?? order.status)}</span>
+                <span
+                    className={`rounded-full border px-2.5 py-0.5 font-semibold ${order.status === 'firm' ? 'border-line bg-surface' : 'border-act bg-act-tint text-act-dark'}`}
+                >
+                    {t(STATUS[order.status] ?? order.status)}
+                </span>
                 <span className="text-mute">
                     <Origin order={order} />
                 </span>
@@ -26,7 +30,11 @@ export default function Order({ order }: { order: OrderDetail }) {
             </p>
             <Lines order={order} />
             {components.map((line) => (
-                <ComponentTable key={line.code} line={line} title={order.lines.length > 1 ? t('Components of {item}', { item: line.item }) : t('Components')} />
+                <ComponentTable
+                    key={line.code}
+                    line={line}
+                    title={order.lines.length > 1 ? t('Components of {item}', { item: line.item }) : t('Components')}
+                />
             ))}
             <Inspector label={t('What the plan says of {order}', { order: order.code })}>
                 <h2 className="mb-1 text-lg font-bold">{t('In the live plan')}</h2>
@@ -35,7 +43,9 @@ export default function Order({ order }: { order: OrderDetail }) {
                         <p className="font-semibold">
                             {line.item} <span className="font-normal text-mute">{line.name}</span>
                         </p>
-                        {line.expected === null && <p className="text-sm text-mute">{t('The plan does not know this order yet. Run it to take it in.')}</p>}
+                        {line.expected === null && (
+                            <p className="text-sm text-mute">{t('The plan does not know this order yet. Run it to take it in.')}</p>
+                        )}
                         <Messages messages={line.messages} />
                         <Serves pegs={line.serves} />
                     </section>
@@ -52,15 +62,35 @@ function Lines({ order }: { order: OrderDetail }) {
             <table className="w-full text-sm">
                 <thead>
                     <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="px-3 py-1.5">{t('Line')}</th>
+                        <th scope="col" className="px-3 py-1.5">
+                            {t('Line')}
+                        </th>
                         <th scope="col">{t('Item')}</th>
-                        <th scope="col" className="text-right">{t('Ordered')}</th>
-                        <th scope="col" className="text-right">{t('Received')}</th>
-                        {order.kind !== 'buy' && <th scope="col" className="text-right">{t('Start')}</th>}
-                        <th scope="col" className="text-right">{t('Due')}</th>
-                        <th scope="col" className="text-right">{t('Expected')}</th>
-                        {prices && <th scope="col" className="text-right">{t('Price')}</th>}
-                        <th scope="col" className="px-3">{t('Comes from')}</th>
+                        <th scope="col" className="text-right">
+                            {t('Ordered')}
+                        </th>
+                        <th scope="col" className="text-right">
+                            {t('Received')}
+                        </th>
+                        {order.kind !== 'buy' && (
+                            <th scope="col" className="text-right">
+                                {t('Start')}
+                            </th>
+                        )}
+                        <th scope="col" className="text-right">
+                            {t('Due')}
+                        </th>
+                        <th scope="col" className="text-right">
+                            {t('Expected')}
+                        </th>
+                        {prices && (
+                            <th scope="col" className="text-right">
+                                {t('Price')}
+                            </th>
+                        )}
+                        <th scope="col" className="px-3">
+                            {t('Comes from')}
+                        </th>
                     </tr>
                 </thead>
                 <tbody>
@@ -80,10 +110,15 @@ function Lines({ order }: { order: OrderDetail }) {
                             <td className="text-right">{qty(line.received, line.decimals)}</td>
                             {order.kind !== 'buy' && <td className="text-right whitespace-nowrap">{line.start ? day(line.start) : ''}</td>}
                             <td className="text-right whitespace-nowrap">{day(line.due)}</td>
-                            <td className={`text-right whitespace-nowrap ${line.expected && line.expected > line.due ? 'font-semibold text-broken' : ''}`}>{line.expected ? day(line.expected) : ''}</td>
+                            <td
+                                className={`text-right whitespace-nowrap ${line.expected && line.expected > line.due ? 'font-semibold text-broken' : ''}`}
+                            >
+                                {line.expected ? day(line.expected) : ''}
+                            </td>
                             {prices && (
                                 <td className="text-right whitespace-nowrap">
-                                    {line.price === null ? <span className="text-mute">{t('no price')}</span> : qty(line.price)} <span className="text-mute">{line.price === null ? '' : order.currency}</span>
+                                    {line.price === null ? <span className="text-mute">{t('no price')}</span> : qty(line.price)}{' '}
+                                    <span className="text-mute">{line.price === null ? '' : order.currency}</span>
                                 </td>
                             )}
                             <td className="px-3 text-mute">{line.source ?? t('imported')}</td>
@@ -116,12 +151,22 @@ function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) 
                 <table className="w-full text-sm">
                     <thead>
                         <tr className="border-b border-line text-left text-xs text-mute">
-                            <th scope="col" className="px-3 py-1.5">{t('Line')}</th>
+                            <th scope="col" className="px-3 py-1.5">
+                                {t('Line')}
+                            </th>
                             <th scope="col">{t('Item')}</th>
-                            <th scope="col" className="text-right">{t('Needed')}</th>
-                            <th scope="col" className="text-right">{t('Issued')}</th>
-                            <th scope="col" className="text-right">{t('On')}</th>
-                            <th scope="col" className="w-[150px] pl-6">{t('Cover')}</th>
+                            <th scope="col" className="text-right">
+                                {t('Needed')}
+                            </th>
+                            <th scope="col" className="text-right">
+                                {t('Issued')}
+                            </th>
+                            <th scope="col" className="text-right">
+                                {t('On')}
+                            </th>
+                            <th scope="col" className="w-[150px] pl-6">
+                                {t('Cover')}
+                            </th>
                         </tr>
                     </thead>
                     <tbody>
@@ -139,7 +184,13 @@ function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) 
                                 </td>
                                 <td className="text-right">{qty(row.issued)}</td>
                                 <td className="text-right whitespace-nowrap">{day(row.need)}</td>
-                                <td className="pl-6">{row.strip ? <CoverStrip strip={row.strip} width={100} showDate /> : <span className="text-xs text-mute">{Number(row.issued) > 0 ? t('issued') : t('not planned')}</span>}</td>
+                                <td className="pl-6">
+                                    {row.strip ? (
+                                        <CoverStrip strip={row.strip} width={100} showDate />
+                                    ) : (
+                                        <span className="text-xs text-mute">{Number(row.issued) > 0 ? t('issued') : t('not planned')}</span>
+                                    )}
+                                </td>
                             </tr>
                         ))}
                     </tbody>

@@ -61,14 +61,28 @@ export default function Orders({ orders, filter }: { orders: OrderRow[]; filter:
                     <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
                         <thead className="sticky -top-3 z-10 bg-surface">
                             <tr className="border-b border-line text-left text-xs text-mute">
-                                <th scope="col" className="w-[78px] px-3 py-1.5">{t('Order')}</th>
-                                <th scope="col" className="w-[76px]">{t('Kind')}</th>
-                                <th scope="col" className="w-[68px]">{t('State')}</th>
+                                <th scope="col" className="w-[78px] px-3 py-1.5">
+                                    {t('Order')}
+                                </th>
+                                <th scope="col" className="w-[76px]">
+                                    {t('Kind')}
+                                </th>
+                                <th scope="col" className="w-[68px]">
+                                    {t('State')}
+                                </th>
                                 <th scope="col">{t('What')}</th>
-                                <th scope="col" className="w-[40px]">{t('Site')}</th>
-                                <th scope="col" className="w-[84px] text-right">{t('To come')}</th>
-                                <th scope="col" className="w-[82px] text-right">{t('Due')}</th>
-                                <th scope="col" className="w-[122px] px-3">{t('The plan says')}</th>
+                                <th scope="col" className="w-[40px]">
+                                    {t('Site')}
+                                </th>
+                                <th scope="col" className="w-[84px] text-right">
+                                    {t('To come')}
+                                </th>
+                                <th scope="col" className="w-[82px] text-right">
+                                    {t('Due')}
+                                </th>
+                                <th scope="col" className="w-[122px] px-3">
+                                    {t('The plan says')}
+                                </th>
                             </tr>
                         </thead>
                         <tbody>
@@ -80,20 +94,38 @@ export default function Orders({ orders, filter }: { orders: OrderRow[]; filter:
                                     aria-selected={open === order.code}
                                     onClick={() => setOpen(order.code)}
                                     onFocus={() => setOpen(order.code)}
-                                    onKeyDown={(event) => event.key === 'Enter' && router.visit(`/orders/${encodeURIComponent(order.code)}`)}
+                                    onKeyDown={(event) =>
+                                        event.key === 'Enter' && router.visit(`/orders/${encodeURIComponent(order.code)}`)
+                                    }
                                     className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === order.code ? 'bg-act-tint' : 'hover:bg-act-tint/50'}`}
                                 >
                                     <td className="px-3 font-bold">{order.code}</td>
                                     <td>{t(KINDS[order.kind] ?? order.kind)}</td>
-                                    <td className={order.status === 'firm' ? 'text-mute' : ''}>{t(STATUS[order.status] ?? order.status)}</td>
+                                    <td className={order.status === 'firm' ? 'text-mute' : ''}>
+                                        {t(STATUS[order.status] ?? order.status)}
+                                    </td>
                                     <td className="truncate pr-2" title={[order.what, order.supplier].filter(Boolean).join(', ')}>
                                         {order.what} {order.supplier && <span className="text-mute">· {order.supplier}</span>}
                                     </td>
                                     <td className="text-mute">{order.site}</td>
-                                    <td className="text-right whitespace-nowrap">{order.qty === null ? <span className="text-mute">{tn('1 line', '{n} lines', order.lines)}</span> : <>{qty(order.qty)} <span className="text-mute">{order.unit}</span></>}</td>
-                                    <td className={`text-right whitespace-nowrap ${order.daysLate > 0 ? 'font-semibold text-broken' : ''}`}>{day(order.due, plan.planDate)}</td>
+                                    <td className="text-right whitespace-nowrap">
+                                        {order.qty === null ? (
+                                            <span className="text-mute">{tn('1 line', '{n} lines', order.lines)}</span>
+                                        ) : (
+                                            <>
+                                                {qty(order.qty)} <span className="text-mute">{order.unit}</span>
+                                            </>
+                                        )}
+                                    </td>
+                                    <td className={`text-right whitespace-nowrap ${order.daysLate > 0 ? 'font-semibold text-broken' : ''}`}>
+                                        {day(order.due, plan.planDate)}
+                                    </td>
                                     <td className="truncate px-3">
-                                        {order.message && <span className={order.message === 'overdue' ? 'font-semibold text-broken' : 'text-look-ink'}>{t(MESSAGES[order.message] ?? order.message)}</span>}
+                                        {order.message && (
+                                            <span className={order.message === 'overdue' ? 'font-semibold text-broken' : 'text-look-ink'}>
+                                                {t(MESSAGES[order.message] ?? order.message)}
+                                            </span>
+                                        )}
                                         {!order.message && order.made && <span className="text-mute">{order.made}</span>}
                                     </td>
                                 </tr>

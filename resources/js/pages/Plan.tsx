@@ -37,7 +37,9 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
     return (
         <>
             <div className="flex items-start gap-3">
-                <PageHead title={t('Plan')}>{t('Balance at the end of each period, {trouble} of {points} items in trouble', { trouble: inTrouble, points })}</PageHead>
+                <PageHead title={t('Plan')}>
+                    {t('Balance at the end of each period, {trouble} of {points} items in trouble', { trouble: inTrouble, points })}
+                </PageHead>
                 <span className="ml-auto">
                     <AsSwitch value={view.as} onChange={(as) => change({ as })} />
                 </span>
@@ -61,7 +63,10 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                     label={t('Supplier')}
                     value={filter.supplier ?? ''}
                     onChange={(supplier) => change({ supplier })}
-                    choices={[{ value: '', label: t('Any supplier') }, ...suppliers.map((supplier) => ({ value: supplier.code, label: supplier.name }))]}
+                    choices={[
+                        { value: '', label: t('Any supplier') },
+                        ...suppliers.map((supplier) => ({ value: supplier.code, label: supplier.name })),
+                    ]}
                 />
                 <PillSelect
                     label={t('Order')}
@@ -88,7 +93,16 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
             {!planned && <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; the plan will stand here.')}</Empty>}
             {planned && total === 0 && <Empty title={t('No item fits')}>{t('Take a filter away to see more.')}</Empty>}
             {planned && total > 0 && (
-                <PlanGrid key={`${url} ${site} ${plan.id ?? ''}`} periods={periods} firstRows={rows} total={total} filter={filter} today={plan.planDate} picked={picked} onPick={setPicked} />
+                <PlanGrid
+                    key={`${url} ${site} ${plan.id ?? ''}`}
+                    periods={periods}
+                    firstRows={rows}
+                    total={total}
+                    filter={filter}
+                    today={plan.planDate}
+                    picked={picked}
+                    onPick={setPicked}
+                />
             )}
             {picked && (
                 <Inspector label={t('Item')}>

@@ -46,9 +46,13 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     const [made, setMade] = useState<Made | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
     const [absurd, setAbsurd] = useState<string[] | null>(null);
-    const change = (changes: Record<string, string>) => refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier', until: 'week' });
+    const change = (changes: Record<string, string>) =>
+        refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier', until: 'week' });
     const rows = useMemo(() => new Map(groups.flatMap((group) => group.rows).map((row) => [row.number, row])), [groups]);
-    const chosen = useMemo(() => [...picked].map((number) => rows.get(number)).filter((row): row is ProposalRow => row !== undefined), [picked, rows]);
+    const chosen = useMemo(
+        () => [...picked].map((number) => rows.get(number)).filter((row): row is ProposalRow => row !== undefined),
+        [picked, rows],
+    );
     const mayConvert = useCallback((row: ProposalRow) => user.can.includes(CONVERT[row.kind] ?? ''), [user.can]);
     const { data, trouble: panelTrouble } = useLoaded<ProposalDetail>(open === null ? null : `/proposals/${open}`, plan.id);
 
@@ -89,7 +93,13 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     useEffect(() => {
         const onKey = (event: globalThis.KeyboardEvent) => {
             const target = event.target as HTMLElement;
-            if (event.key.toLowerCase() === 'c' && !event.ctrlKey && !event.metaKey && !event.altKey && !target.matches('input:not([type=checkbox]), select, textarea')) {
+            if (
+                event.key.toLowerCase() === 'c' &&
+                !event.ctrlKey &&
+                !event.metaKey &&
+                !event.altKey &&
+                !target.matches('input:not([type=checkbox]), select, textarea')
+            ) {
                 event.preventDefault();
                 convert(false);
             }
@@ -118,7 +128,11 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     return (
         <>
             <PageHead title={t('Proposals')}>
-                {t('{total} open, {passed} past their date to start, {today} to order or start today', { total: total.toLocaleString('en'), passed, today })}
+                {t('{total} open, {passed} past their date to start, {today} to order or start today', {
+                    total: total.toLocaleString('en'),
+                    passed,
+                    today,
+                })}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
@@ -136,7 +150,10 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                     value={filter.until ?? 'week'}
                     onChange={(value) => change({ until: value })}
                     choices={[
-                        { value: 'week', label: until && filter.until === 'week' ? t('This week, to {day}', { day: day(until) }) : t('This week') },
+                        {
+                            value: 'week',
+                            label: until && filter.until === 'week' ? t('This week, to {day}', { day: day(until) }) : t('This week'),
+                        },
                         { value: 'today', label: t('Today or before') },
                         { value: 'fortnight', label: t('Two weeks') },
                         { value: 'all', label: t('All') },
@@ -164,15 +181,37 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                     {trouble}
                 </Notice>
             )}
-            {run === null && <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; what to order will stand here.')}</Empty>}
+            {run === null && (
+                <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; what to order will stand here.')}</Empty>
+            )}
             {run !== null && groups.length === 0 && (
                 <Empty title={t('No proposal is due')}>
-                    {total > 0 ? t('{n} more start later. Choose a longer time to see them.', { n: total }) : t('Everything that is needed is on order.')}
+                    {total > 0
+                        ? t('{n} more start later. Choose a longer time to see them.', { n: total })
+                        : t('Everything that is needed is on order.')}
                 </Empty>
             )}
-            {groups.length > 0 && <ProposalTable groups={groups} by={filter.by ?? 'supplier'} picked={picked} edits={edits} open={open} mayConvert={mayConvert} onPick={pick} onEdit={edit} onOpen={setOpen} />}
-            {shown > rows.size && <p className="mt-2 text-mute">{t('{n} more are not shown. Narrow the list by time, site or item.', { n: shown - rows.size })}</p>}
-            {chosen.length > 0 && <ConvertBar rows={chosen} edits={edits} busy={busy} onConvert={() => convert(false)} onClear={() => setPicked(new Set())} />}
+            {groups.length > 0 && (
+                <ProposalTable
+                    groups={groups}
+                    by={filter.by ?? 'supplier'}
+                    picked={picked}
+                    edits={edits}
+                    open={open}
+                    mayConvert={mayConvert}
+                    onPick={pick}
+                    onEdit={edit}
+                    onOpen={setOpen}
+                />
+            )}
+            {shown > rows.size && (
+                <p className="mt-2 text-mute">
+                    {t('{n} more are not shown. Narrow the list by time, site or item.', { n: shown - rows.size })}
+                </p>
+            )}
+            {chosen.length > 0 && (
+                <ConvertBar rows={chosen} edits={edits} busy={busy} onConvert={() => convert(false)} onClear={() => setPicked(new Set())} />
+            )}
             {absurd && <AbsurdDialog lines={absurd} onSure={() => convert(true)} onBack={() => setAbsurd(null)} />}
             {open !== null && (
                 <Inspector label={t('Proposal')}>

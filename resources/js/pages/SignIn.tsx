@@ -60,7 +60,9 @@ export default function SignIn({ demo }: { demo: Account[] }) {
                     {t('Sign in')}
                 </Button>
             </form>
-            {demo.length > 0 && <DemoAccounts accounts={demo} onPick={(account) => form.setData({ email: account.email, password: account.password })} />}
+            {demo.length > 0 && (
+                <DemoAccounts accounts={demo} onPick={(account) => form.setData({ email: account.email, password: account.password })} />
+            )}
         </div>
     );
 }
@@ -73,7 +75,11 @@ function DemoAccounts({ accounts, onPick }: { accounts: Account[]; onPick: (acco
             <ul>
                 {accounts.map((account) => (
                     <li key={account.email}>
-                        <button type="button" onClick={() => onPick(account)} className="flex w-full items-baseline justify-between gap-3 border-b border-line px-2 py-1.5 text-left hover:bg-act-tint">
+                        <button
+                            type="button"
+                            onClick={() => onPick(account)}
+                            className="flex w-full items-baseline justify-between gap-3 border-b border-line px-2 py-1.5 text-left hover:bg-act-tint"
+                        >
                             <span className="font-semibold">{account.name}</span>
                             <span className="text-mute">{account.role}</span>
                             <span className="ml-auto text-sm text-mute">{account.email}</span>

@@ -36,12 +36,20 @@ export default function Today({ planned, lines, days, figures, reasons, changes,
     return (
         <>
             <PageHead title={longDay(plan.planDate)} tab={t('Today')}>
-                {t('{lines} sales lines, {points} items planned to {day}', { lines: totals.salesLines, points: totals.points, day: day(totals.horizonEnd, plan.planDate) })}
+                {t('{lines} sales lines, {points} items planned to {day}', {
+                    lines: totals.salesLines,
+                    points: totals.points,
+                    day: day(totals.horizonEnd, plan.planDate),
+                })}
             </PageHead>
             <h2 className="mb-1.5 font-bold">
                 {t('Needs you')} <span className="ml-1 text-sm font-normal text-mute">{t('worst for customers first')}</span>
             </h2>
-            {lines.length === 0 ? <Empty title={t('Nothing needs you')}>{t('No sales line is late, nothing must be ordered today.')}</Empty> : <Needs lines={lines} />}
+            {lines.length === 0 ? (
+                <Empty title={t('Nothing needs you')}>{t('No sales line is late, nothing must be ordered today.')}</Empty>
+            ) : (
+                <Needs lines={lines} />
+            )}
             <NextDays days={days} />
             <Inspector label={t('Against the plan before')}>
                 <Against figures={figures} changes={changes} reasons={reasons} />
@@ -57,11 +65,16 @@ function Needs({ lines }: { lines: TodayLine[] }) {
                 const Icon = ICONS[line.icon as keyof typeof ICONS];
                 return (
                     <li key={place} className="border-b border-soft last:border-0">
-                        <Link href={line.action.href ?? '#'} data-row className="flex min-h-[49px] items-center gap-3 px-3 py-1.5 hover:bg-act-tint">
+                        <Link
+                            href={line.action.href ?? '#'}
+                            data-row
+                            className="flex min-h-[49px] items-center gap-3 px-3 py-1.5 hover:bg-act-tint"
+                        >
                             <Icon size={17} className={`shrink-0 ${TONES[line.tone] ?? ''}`} aria-hidden />
                             <span className="min-w-0 flex-1">
                                 <span className="block truncate">
-                                    <strong>{line.title}</strong> <span className={line.tone === 'broken' ? 'font-semibold text-broken' : ''}>{line.emphasis}</span>
+                                    <strong>{line.title}</strong>{' '}
+                                    <span className={line.tone === 'broken' ? 'font-semibold text-broken' : ''}>{line.emphasis}</span>
                                 </span>
                                 <span className="block truncate text-sm text-mute">{line.note}</span>
                             </span>
@@ -95,7 +108,11 @@ function NextDays({ days }: { days: TodayDay[] }) {
                     <tr className="border-b border-soft">
                         <th className="w-20" />
                         {days.map((one, place) => (
-                            <th key={one.day} scope="col" className={`border-l border-soft py-1.5 ${place === 0 ? '' : 'font-semibold text-mute'}`}>
+                            <th
+                                key={one.day}
+                                scope="col"
+                                className={`border-l border-soft py-1.5 ${place === 0 ? '' : 'font-semibold text-mute'}`}
+                            >
                                 {weekday(one.day)} {Number(one.day.slice(8))}
                             </th>
                         ))}
@@ -113,7 +130,10 @@ function NextDays({ days }: { days: TodayDay[] }) {
                                     <td key={one.day} className="border-l border-soft text-center">
                                         {count === 0 ? <span className="text-faint">·</span> : count}
                                         {trouble > 0 && (
-                                            <span className="ml-1 font-semibold text-broken" aria-label={t('{n} with trouble', { n: trouble })}>
+                                            <span
+                                                className="ml-1 font-semibold text-broken"
+                                                aria-label={t('{n} with trouble', { n: trouble })}
+                                            >
                                                 {trouble} ✕
                                             </span>
                                         )}
@@ -141,7 +161,9 @@ function Against({ figures, changes, reasons }: { figures: TodayFigure[]; change
                                 {figure.label}
                             </th>
                             <td className="text-right font-bold">{figure.value}</td>
-                            <td className={`w-20 text-right text-sm ${figure.worse ? 'text-broken' : 'text-mute'}`}>{figure.change ?? t('first plan')}</td>
+                            <td className={`w-20 text-right text-sm ${figure.worse ? 'text-broken' : 'text-mute'}`}>
+                                {figure.change ?? t('first plan')}
+                            </td>
                         </tr>
                     ))}
                 </tbody>

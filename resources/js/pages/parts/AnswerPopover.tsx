@@ -44,7 +44,12 @@ export function AnswerPopover({ asked, onClose }: { asked: AskedAt; onClose: () 
             aria-label={t('Where this number comes from')}
             tabIndex={-1}
             className="fixed z-40 overflow-y-auto rounded border border-ink bg-surface px-3 py-2.5 shadow-md focus:outline-none"
-            style={{ width: WIDTH, left, maxHeight: Math.max(240, below ? window.innerHeight - box.bottom - 20 : box.top - 20), ...(below ? { top: box.bottom + 5 } : { bottom: window.innerHeight - box.top + 5 }) }}
+            style={{
+                width: WIDTH,
+                left,
+                maxHeight: Math.max(240, below ? window.innerHeight - box.bottom - 20 : box.top - 20),
+                ...(below ? { top: box.bottom + 5 } : { bottom: window.innerHeight - box.top + 5 }),
+            }}
         >
             <h2 className="mb-1 border-b border-line pb-1.5 font-bold">{answer.title}</h2>
             <AnswerLines answer={answer} />

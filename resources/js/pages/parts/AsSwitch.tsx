@@ -7,7 +7,11 @@ export function AsSwitch({ value, onChange }: { value: string; onChange: (value:
         { value: 'needed', label: t('as needed'), title: t('Everything stands where it is needed') },
     ];
     return (
-        <div role="group" aria-label={t('Dates and balances')} className="flex h-[27px] overflow-hidden rounded-full border border-line bg-surface text-sm">
+        <div
+            role="group"
+            aria-label={t('Dates and balances')}
+            className="flex h-[27px] overflow-hidden rounded-full border border-line bg-surface text-sm"
+        >
             {choices.map((choice) => (
                 <button
                     key={choice.value}

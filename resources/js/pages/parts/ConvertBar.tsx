@@ -31,7 +31,11 @@ export function ConvertBar({ rows, edits, busy, onConvert, onClear }: Props) {
             <div className="flex items-center gap-4 rounded bg-ink px-4 py-2 text-surface">
                 <strong>{t('{n} picked', { n: rows.length })}</strong>
                 <span className="text-order-tint">{parts.join(', ')}</span>
-                <button type="button" onClick={onClear} className="ml-auto rounded border border-mute px-3 py-1 text-sm font-semibold hover:border-surface">
+                <button
+                    type="button"
+                    onClick={onClear}
+                    className="ml-auto rounded border border-mute px-3 py-1 text-sm font-semibold hover:border-surface"
+                >
                     {t('Pick none')}
                 </button>
                 <button

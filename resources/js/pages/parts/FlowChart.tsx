@@ -23,13 +23,28 @@ export function FlowChart({ flow, safety }: { flow: FlowRow[]; safety: string })
     const bottom = Math.min(0, ...points.map((point) => point.balance));
     const x = (at: number) => ((at - from) / Math.max(1, until - from)) * WIDTH;
     const y = (balance: number) => 8 + ((top - balance) / Math.max(1e-9, top - bottom)) * (HEIGHT - 24);
-    const line = points.map((point, place) => `${place === 0 ? 'M' : 'H'}${x(point.at).toFixed(1)}${place === 0 ? ` ${y(point.balance).toFixed(1)}` : `V${y(point.balance).toFixed(1)}`}`).join('') + `H${WIDTH}`;
-    const gaps = points.flatMap((point, place) => (point.balance < 0 ? [{ from: x(point.at), to: x(points[place + 1]?.at ?? until), balance: point.balance }] : []));
+    const line =
+        points
+            .map(
+                (point, place) =>
+                    `${place === 0 ? 'M' : 'H'}${x(point.at).toFixed(1)}${place === 0 ? ` ${y(point.balance).toFixed(1)}` : `V${y(point.balance).toFixed(1)}`}`,
+            )
+            .join('') + `H${WIDTH}`;
+    const gaps = points.flatMap((point, place) =>
+        point.balance < 0 ? [{ from: x(point.at), to: x(points[place + 1]?.at ?? until), balance: point.balance }] : [],
+    );
     return (
         <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="mt-2 w-full" aria-hidden>
             <line x1={0} x2={WIDTH} y1={y(0)} y2={y(0)} className="stroke-line" />
             {gaps.map((gap) => (
-                <rect key={gap.from} x={gap.from} width={Math.max(1, gap.to - gap.from)} y={y(0)} height={y(gap.balance) - y(0)} className="fill-broken-tint" />
+                <rect
+                    key={gap.from}
+                    x={gap.from}
+                    width={Math.max(1, gap.to - gap.from)}
+                    y={y(0)}
+                    height={y(gap.balance) - y(0)}
+                    className="fill-broken-tint"
+                />
             ))}
             {safe > 0 && (
                 <>

@@ -22,19 +22,35 @@ export function ForecastGrid({ rows, today }: { rows: ForecastRow[]; today: stri
     const bucket = rows[0]?.bucket ?? 'week';
 
     const save = (row: ForecastRow, cell: ForecastCell, typed: string) =>
-        postJson('/demand/forecast', { forecast: row.forecast, item: row.item, site: row.site, start: cell.start, qty: typed, version: cell.version })
+        postJson('/demand/forecast', {
+            forecast: row.forecast,
+            item: row.item,
+            site: row.site,
+            start: cell.start,
+            qty: typed,
+            version: cell.version,
+        })
             .then(() => setTrouble(null))
             .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)))
             .finally(() => router.reload({ only: ['rows', 'plan'] }));
     const onKey = (event: KeyboardEvent<HTMLDivElement>) => {
-        const moves: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], Enter: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
+        const moves: Record<string, [number, number]> = {
+            ArrowUp: [-1, 0],
+            ArrowDown: [1, 0],
+            Enter: [1, 0],
+            ArrowLeft: [0, -1],
+            ArrowRight: [0, 1],
+        };
         const move = moves[event.key];
         const target = event.target as HTMLElement;
-        if (!move || target.dataset.typing === '1' && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+        if (!move || (target.dataset.typing === '1' && (event.key === 'ArrowLeft' || event.key === 'ArrowRight'))) {
             return;
         }
         event.preventDefault();
-        const to: [number, number] = [Math.max(0, Math.min(rows.length - 1, at[0] + move[0])), Math.max(0, Math.min(periods.length - 1, at[1] + move[1]))];
+        const to: [number, number] = [
+            Math.max(0, Math.min(rows.length - 1, at[0] + move[0])),
+            Math.max(0, Math.min(periods.length - 1, at[1] + move[1])),
+        ];
         setAt(to);
         grid.current?.querySelector<HTMLElement>(`[data-cell="${to[0]}:${to[1]}"]`)?.focus();
     };
@@ -45,23 +61,48 @@ export function ForecastGrid({ rows, today }: { rows: ForecastRow[]; today: stri
                     {trouble}
                 </Notice>
             )}
-            <div ref={grid} role="grid" aria-label={t('Forecast by item and period')} onKeyDown={onKey} className="min-h-0 overflow-auto rounded border border-line bg-surface text-sm">
-                <div role="row" className="sticky top-0 z-20 flex h-[25px] border-b border-line bg-surface text-xs font-semibold text-mute" style={{ width: HEAD + 70 + periods.length * WIDTH }}>
+            <div
+                ref={grid}
+                role="grid"
+                aria-label={t('Forecast by item and period')}
+                onKeyDown={onKey}
+                className="min-h-0 overflow-auto rounded border border-line bg-surface text-sm"
+            >
+                <div
+                    role="row"
+                    className="sticky top-0 z-20 flex h-[25px] border-b border-line bg-surface text-xs font-semibold text-mute"
+                    style={{ width: HEAD + 70 + periods.length * WIDTH }}
+                >
                     <div role="columnheader" className="sticky left-0 z-10 flex items-center bg-surface px-3" style={{ width: HEAD + 70 }}>
                         {t('Item')}
                     </div>
                     {periods.map((start) => (
-                        <div key={start} role="columnheader" className={`flex items-center justify-end pr-2 ${start <= today && bucket !== 'day' && periods[1] && today < periods[1] && start === periods[0] ? 'text-ink' : ''}`} style={{ width: WIDTH }}>
+                        <div
+                            key={start}
+                            role="columnheader"
+                            className={`flex items-center justify-end pr-2 ${start <= today && bucket !== 'day' && periods[1] && today < periods[1] && start === periods[0] ? 'text-ink' : ''}`}
+                            style={{ width: WIDTH }}
+                        >
                             {bucket === 'month' ? period(start, bucket).replace(/ \d+$/, '') : period(start, bucket)}
                         </div>
                     ))}
                 </div>
                 {rows.map((row, index) => (
-                    <div key={`${row.item} ${row.site}`} className="border-b border-line last:border-0" style={{ width: HEAD + 70 + periods.length * WIDTH }}>
+                    <div
+                        key={`${row.item} ${row.site}`}
+                        className="border-b border-line last:border-0"
+                        style={{ width: HEAD + 70 + periods.length * WIDTH }}
+                    >
                         <div role="row" className="flex h-7">
-                            <div role="rowheader" className="sticky left-0 z-10 flex items-center gap-1.5 bg-surface pl-3" style={{ width: HEAD }}>
+                            <div
+                                role="rowheader"
+                                className="sticky left-0 z-10 flex items-center gap-1.5 bg-surface pl-3"
+                                style={{ width: HEAD }}
+                            >
                                 <span className="font-bold whitespace-nowrap">{row.item}</span>
-                                <span className="min-w-0 truncate" title={row.name}>{row.name}</span>
+                                <span className="min-w-0 truncate" title={row.name}>
+                                    {row.name}
+                                </span>
                                 <span className="text-xs whitespace-nowrap text-mute">{row.site}</span>
                             </div>
                             <Label>{t('forecast')}</Label>
@@ -80,13 +121,20 @@ export function ForecastGrid({ rows, today }: { rows: ForecastRow[]; today: stri
                                 </div>
                             ))}
                         </div>
-                        <Figures label={t('consumed')} row={row} read={(cell) => (isZero(cell.consumed) ? '0' : `-${cell.consumed}`)} look="text-mute" />
+                        <Figures
+                            label={t('consumed')}
+                            row={row}
+                            read={(cell) => (isZero(cell.consumed) ? '0' : `-${cell.consumed}`)}
+                            look="text-mute"
+                        />
                         <Figures label={t('left')} row={row} read={(cell) => cell.left} look="font-semibold" />
                     </div>
                 ))}
             </div>
             <p className="mt-1.5 text-xs text-mute">
-                {mayType ? t('Arrow keys move, Enter takes what was typed and goes down, Esc puts the old figure back.') : t('You may look at the forecast but not change it.')}
+                {mayType
+                    ? t('Arrow keys move, Enter takes what was typed and goes down, Esc puts the old figure back.')
+                    : t('You may look at the forecast but not change it.')}
             </p>
         </>
     );
@@ -106,7 +154,12 @@ function Figures({ label, row, read, look }: { label: string; row: ForecastRow; 
             <div className="sticky left-0 z-10 bg-surface" style={{ width: HEAD }} />
             <Label>{label}</Label>
             {row.cells.map((cell) => (
-                <div key={cell.start} role="gridcell" className={`flex shrink-0 items-center justify-end pr-2 ${look}`} style={{ width: WIDTH }}>
+                <div
+                    key={cell.start}
+                    role="gridcell"
+                    className={`flex shrink-0 items-center justify-end pr-2 ${look}`}
+                    style={{ width: WIDTH }}
+                >
                     <Quantity value={read(cell)} decimals={row.decimals} />
                 </div>
             ))}

@@ -18,7 +18,11 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
         <>
             <div className="flex items-start gap-2">
                 <h2 className="flex-1 text-lg leading-tight font-bold">{detail.item}</h2>
-                <Link href={itemHref(detail.item, detail.site)} aria-label={t('Open {item} as a page', { item: detail.item })} className="p-0.5 text-mute hover:text-ink">
+                <Link
+                    href={itemHref(detail.item, detail.site)}
+                    aria-label={t('Open {item} as a page', { item: detail.item })}
+                    className="p-0.5 text-mute hover:text-ink"
+                >
                     <ExternalLink size={16} aria-hidden />
                 </Link>
                 <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
@@ -26,12 +30,18 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
                 </button>
             </div>
             <p className="mb-2">
-                {detail.name} <span className="text-mute">· {t(SUPPLY[detail.supply] ?? detail.supply)}, {detail.siteName}, {t('level {n}', { n: detail.level })}</span>
+                {detail.name}{' '}
+                <span className="text-mute">
+                    · {t(SUPPLY[detail.supply] ?? detail.supply)}, {detail.siteName}, {t('level {n}', { n: detail.level })}
+                </span>
             </p>
             <TabGroup>
                 <TabList className="-mx-3.5 flex gap-4 border-b border-line px-3.5">
                     {[t('Flow'), t('Structure'), t('Data')].map((label) => (
-                        <Tab key={label} className="border-b-2 border-transparent pb-1.5 font-semibold text-mute data-selected:border-act data-selected:text-ink">
+                        <Tab
+                            key={label}
+                            className="border-b-2 border-transparent pb-1.5 font-semibold text-mute data-selected:border-act data-selected:text-ink"
+                        >
                             {label}
                         </Tab>
                     ))}
@@ -96,7 +106,9 @@ export function FlowTable({ flow, decimals, short = false }: { flow: FlowRow[]; 
                     <tr key={place} className="h-8 border-b border-soft">
                         <td className="whitespace-nowrap">{day(row.date)}</td>
                         <td className="truncate pr-2" title={[row.what.label, row.note].filter(Boolean).join(', ')}>
-                            {SWATCH[row.kind] && <span aria-hidden className={`${SWATCH[row.kind] ?? ''} mr-1.5 inline-block h-2 w-3 rounded-[1px]`} />}
+                            {SWATCH[row.kind] && (
+                                <span aria-hidden className={`${SWATCH[row.kind] ?? ''} mr-1.5 inline-block h-2 w-3 rounded-[1px]`} />
+                            )}
                             {row.what.href ? (
                                 <Link href={row.what.href} className="underline decoration-line underline-offset-2 hover:decoration-ink">
                                     {row.what.label}
@@ -108,7 +120,11 @@ export function FlowTable({ flow, decimals, short = false }: { flow: FlowRow[]; 
                             {row.note && <span className="text-look-ink"> {row.note}</span>}
                         </td>
                         <td className="text-right whitespace-nowrap">{row.kind === 'stock' ? '' : qty(row.qty, decimals)}</td>
-                        <td className={`text-right font-semibold whitespace-nowrap ${row.mark === 'broken' ? 'text-broken' : row.mark === 'look' ? 'text-look-ink' : ''}`}>{qty(row.balance, decimals)}</td>
+                        <td
+                            className={`text-right font-semibold whitespace-nowrap ${row.mark === 'broken' ? 'text-broken' : row.mark === 'look' ? 'text-look-ink' : ''}`}
+                        >
+                            {qty(row.balance, decimals)}
+                        </td>
                     </tr>
                 ))}
                 {rows.length === 0 && (
@@ -139,7 +155,10 @@ export function Messages({ messages }: { messages: MessageRow[] }) {
             <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('What the plan says')}</h3>
             <ul className="space-y-1.5">
                 {messages.map((message, place) => (
-                    <li key={place} className={`rounded px-2.5 py-1.5 text-sm ${['below_safety', 'start_passed', 'late_demand'].includes(message.code) ? 'bg-broken-tint' : 'bg-look-tint'}`}>
+                    <li
+                        key={place}
+                        className={`rounded px-2.5 py-1.5 text-sm ${['below_safety', 'start_passed', 'late_demand'].includes(message.code) ? 'bg-broken-tint' : 'bg-look-tint'}`}
+                    >
                         {message.href && !message.href.startsWith('/item') ? (
                             <Link href={message.href} className="hover:underline">
                                 {message.text}
@@ -163,7 +182,11 @@ export function StructureList({ title, rows, empty }: { title: string; rows: Str
             ) : (
                 <ul className="text-sm">
                     {rows.map((row, place) => (
-                        <li key={place} className="flex items-baseline gap-2 border-b border-soft py-1" style={{ paddingLeft: (row.level - 1) * 12 }}>
+                        <li
+                            key={place}
+                            className="flex items-baseline gap-2 border-b border-soft py-1"
+                            style={{ paddingLeft: (row.level - 1) * 12 }}
+                        >
                             <Link href={itemHref(row.item, row.site)} className="font-semibold whitespace-nowrap hover:underline">
                                 {row.item}
                             </Link>

@@ -8,7 +8,12 @@ import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 
 export const KINDS: Record<string, string> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
 export const STATUS: Record<string, string> = { firm: 'Firm', released: 'Released', done: 'Done' };
-export const MESSAGES: Record<string, string> = { overdue: 'overdue', bring_in: 'wanted earlier', push_out: 'wanted later', cancel: 'nobody needs it' };
+export const MESSAGES: Record<string, string> = {
+    overdue: 'overdue',
+    bring_in: 'wanted earlier',
+    push_out: 'wanted later',
+    cancel: 'nobody needs it',
+};
 
 /** An order in the inspector. */
 export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: () => void }) {
@@ -16,14 +21,22 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
         <>
             <div className="flex items-start gap-2">
                 <h2 className="flex-1 text-lg leading-tight font-bold">{order.code}</h2>
-                <Link href={`/orders/${encodeURIComponent(order.code)}`} aria-label={t('Open {item} as a page', { item: order.code })} className="p-0.5 text-mute hover:text-ink">
+                <Link
+                    href={`/orders/${encodeURIComponent(order.code)}`}
+                    aria-label={t('Open {item} as a page', { item: order.code })}
+                    className="p-0.5 text-mute hover:text-ink"
+                >
                     <ExternalLink size={16} aria-hidden />
                 </Link>
                 <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
                     <X size={16} aria-hidden />
                 </button>
             </div>
-            <p className="mb-2 text-mute">{[t(KINDS[order.kind] ?? order.kind), t(STATUS[order.status] ?? order.status), order.supplier, order.siteName].filter(Boolean).join(' · ')}</p>
+            <p className="mb-2 text-mute">
+                {[t(KINDS[order.kind] ?? order.kind), t(STATUS[order.status] ?? order.status), order.supplier, order.siteName]
+                    .filter(Boolean)
+                    .join(' · ')}
+            </p>
             {order.lines.map((line) => (
                 <section key={line.code} className="border-t border-line py-2">
                     <LineHead line={line} />
@@ -115,7 +128,13 @@ export function Components({ rows }: { rows: ComponentRow[] }) {
                                 {qty(row.qty)} <span className="text-mute">{row.unit}</span>
                             </td>
                             <td className="pr-3 text-right whitespace-nowrap text-mute">{day(row.need)}</td>
-                            <td className="w-[86px] align-middle">{row.strip ? <CoverStrip strip={row.strip} width={84} showDate /> : <span className="text-xs text-mute">{Number(row.issued) > 0 ? t('issued') : t('not planned')}</span>}</td>
+                            <td className="w-[86px] align-middle">
+                                {row.strip ? (
+                                    <CoverStrip strip={row.strip} width={84} showDate />
+                                ) : (
+                                    <span className="text-xs text-mute">{Number(row.issued) > 0 ? t('issued') : t('not planned')}</span>
+                                )}
+                            </td>
                         </tr>
                     ))}
                 </tbody>

@@ -163,12 +163,22 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
                 onKeyDown={onKey}
                 className="min-h-0 flex-1 overflow-auto rounded border border-line bg-surface text-sm"
             >
-                <div role="row" aria-rowindex={1} className="sticky top-0 z-20 flex h-[23px] border-b border-line bg-surface text-xs font-semibold text-mute" style={{ width: HEAD_WIDTH + periods.length * width }}>
+                <div
+                    role="row"
+                    aria-rowindex={1}
+                    className="sticky top-0 z-20 flex h-[23px] border-b border-line bg-surface text-xs font-semibold text-mute"
+                    style={{ width: HEAD_WIDTH + periods.length * width }}
+                >
                     <div role="columnheader" className="sticky left-0 z-10 flex items-center bg-surface px-2" style={{ width: HEAD_WIDTH }}>
                         {t('Item')}
                     </div>
                     {periods.map((start) => (
-                        <div key={start} role="columnheader" className="flex items-center justify-end pr-2 whitespace-nowrap" style={{ width }}>
+                        <div
+                            key={start}
+                            role="columnheader"
+                            className="flex items-center justify-end pr-2 whitespace-nowrap"
+                            style={{ width }}
+                        >
                             {view.bucket === 'day' ? `${weekday(start)} ${Number(start.slice(8))}` : period(start, view.bucket)}
                         </div>
                     ))}
@@ -199,7 +209,16 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
                                     </div>
                                 )}
                                 {row && opened.has(keyOf(row)) && (
-                                    <RecordRows record={detail?.record ?? null} decimals={row.decimals} headWidth={HEAD_WIDTH} width={width} rowHeight={RECORD_ROW} rows={RECORD_ROWS} asExpected={view.as === 'expected'} onAsk={(start, target) => ask(row, start, target)} />
+                                    <RecordRows
+                                        record={detail?.record ?? null}
+                                        decimals={row.decimals}
+                                        headWidth={HEAD_WIDTH}
+                                        width={width}
+                                        rowHeight={RECORD_ROW}
+                                        rows={RECORD_ROWS}
+                                        asExpected={view.as === 'expected'}
+                                        onAsk={(start, target) => ask(row, start, target)}
+                                    />
                                 )}
                             </div>
                         );
@@ -237,7 +256,14 @@ interface RowProps {
 function Row({ row, index, at, width, isPicked, isOpen, indent, onPick, onToggle, onAsk }: RowProps) {
     const focusable = (column: number) => (at[0] === index && at[1] === column ? 0 : -1);
     return (
-        <div role="row" aria-rowindex={index + 2} aria-expanded={isOpen} aria-selected={isPicked} className={`flex border-b border-soft ${isPicked ? 'bg-act-tint' : ''}`} style={{ height: ROW }}>
+        <div
+            role="row"
+            aria-rowindex={index + 2}
+            aria-expanded={isOpen}
+            aria-selected={isPicked}
+            className={`flex border-b border-soft ${isPicked ? 'bg-act-tint' : ''}`}
+            style={{ height: ROW }}
+        >
             <div
                 role="rowheader"
                 tabIndex={focusable(0)}
@@ -249,7 +275,9 @@ function Row({ row, index, at, width, isPicked, isOpen, indent, onPick, onToggle
                 <button
                     type="button"
                     tabIndex={-1}
-                    aria-label={isOpen ? t('Close the record of {item}', { item: row.item }) : t('Open the record of {item}', { item: row.item })}
+                    aria-label={
+                        isOpen ? t('Close the record of {item}', { item: row.item }) : t('Open the record of {item}', { item: row.item })
+                    }
                     onClick={(event) => {
                         event.stopPropagation();
                         onPick(index, 0);
@@ -288,7 +316,10 @@ function Row({ row, index, at, width, isPicked, isOpen, indent, onPick, onToggle
                     {cell.mark === 'look' && <span className="sr-only">{t('under safety stock')}</span>}
                     <Quantity value={cell.balance} decimals={row.decimals} />
                     {(cell.ordered || cell.proposed) && (
-                        <span aria-hidden className={`absolute right-2 bottom-[3px] h-[4px] w-6 rounded-[1px] ${cell.ordered ? 'cover-order' : 'cover-proposal'}`} />
+                        <span
+                            aria-hidden
+                            className={`absolute right-2 bottom-[3px] h-[4px] w-6 rounded-[1px] ${cell.ordered ? 'cover-order' : 'cover-proposal'}`}
+                        />
                     )}
                 </div>
             ))}

@@ -40,7 +40,16 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
             <AnswerLines answer={answer} />
             <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Date of the order')}</h3>
             <DueField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
-            {suppliers.length > 0 && <Suppliers choices={suppliers} chosen={edit?.supplier ?? row.supplier} wanted={row.wanted} own={row.supplier} mayConvert={mayConvert} onEdit={onEdit} />}
+            {suppliers.length > 0 && (
+                <Suppliers
+                    choices={suppliers}
+                    chosen={edit?.supplier ?? row.supplier}
+                    wanted={row.wanted}
+                    own={row.supplier}
+                    mayConvert={mayConvert}
+                    onEdit={onEdit}
+                />
+            )}
             <AnswerPegs answer={answer} />
             <Messages messages={messages} />
         </>
@@ -59,7 +68,9 @@ function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | '
                 aria-label={t('Date of the order')}
                 disabled={!mayConvert}
                 value={edit?.due ?? own}
-                onChange={(event) => onEdit({ due: event.target.value === own || event.target.value === '' ? undefined : event.target.value })}
+                onChange={(event) =>
+                    onEdit({ due: event.target.value === own || event.target.value === '' ? undefined : event.target.value })
+                }
                 className={`h-7 rounded border px-2 ${changed ? 'border-draft bg-draft-tint font-semibold' : 'border-line bg-surface'}`}
             />
             {changed && (
@@ -87,7 +98,10 @@ function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: Supplie
         <fieldset className="mt-3">
             <legend className="mb-1 text-xs font-bold text-mute">{t('Supplier, and when it could be here')}</legend>
             {choices.map((choice) => (
-                <label key={choice.code} className={`flex items-center gap-2 border-b border-soft py-1.5 text-sm ${choice.code === chosen ? 'font-semibold' : ''}`}>
+                <label
+                    key={choice.code}
+                    className={`flex items-center gap-2 border-b border-soft py-1.5 text-sm ${choice.code === chosen ? 'font-semibold' : ''}`}
+                >
                     <input
                         type="radio"
                         name="supplier"
@@ -99,7 +113,8 @@ function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: Supplie
                     <span className="min-w-0 flex-1">
                         <span className="block truncate">{choice.name}</span>
                         <span className="block text-xs font-normal text-mute">
-                            {t('{n} working days', { n: choice.lead })}, {choice.price === null ? t('no price') : `${qty(choice.price, 2)} ${choice.currency}`}
+                            {t('{n} working days', { n: choice.lead })},{' '}
+                            {choice.price === null ? t('no price') : `${qty(choice.price, 2)} ${choice.currency}`}
                         </span>
                     </span>
                     <span className={`whitespace-nowrap ${choice.possible > wanted ? 'text-broken' : ''}`}>{day(choice.possible)}</span>

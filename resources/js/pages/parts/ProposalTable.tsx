@@ -58,7 +58,18 @@ export function ProposalTable({ groups, by, picked, edits, open, mayConvert, onP
                     </tr>
                 </thead>
                 {groups.map((group) => (
-                    <Group key={group.key} group={group} by={by} picked={picked} edits={edits} open={open} mayConvert={mayConvert} onPick={onPick} onEdit={onEdit} onOpen={onOpen} />
+                    <Group
+                        key={group.key}
+                        group={group}
+                        by={by}
+                        picked={picked}
+                        edits={edits}
+                        open={open}
+                        mayConvert={mayConvert}
+                        onPick={onPick}
+                        onEdit={onEdit}
+                        onOpen={onOpen}
+                    />
                 ))}
             </table>
         </div>
@@ -89,7 +100,8 @@ function Group({ group, by, picked, edits, open, mayConvert, onPick, onEdit, onO
                     )}
                 </td>
                 <th scope="rowgroup" colSpan={7} className="truncate text-left">
-                    {group.title} <span className="ml-1 font-normal text-mute">
+                    {group.title}{' '}
+                    <span className="ml-1 font-normal text-mute">
                         {group.note}
                         {group.value && group.currency && `, ${t('in {currency}', { currency: group.currency })}`}
                     </span>
@@ -97,7 +109,18 @@ function Group({ group, by, picked, edits, open, mayConvert, onPick, onEdit, onO
                 <td className="pr-3 text-right whitespace-nowrap">{group.value && qty(group.value)}</td>
             </tr>
             {group.rows.map((row) => (
-                <Row key={row.number} row={row} by={by} picked={picked.has(row.number)} edit={edits.get(row.number)} isOpen={open === row.number} may={mayConvert(row)} onPick={onPick} onEdit={onEdit} onOpen={onOpen} />
+                <Row
+                    key={row.number}
+                    row={row}
+                    by={by}
+                    picked={picked.has(row.number)}
+                    edit={edits.get(row.number)}
+                    isOpen={open === row.number}
+                    may={mayConvert(row)}
+                    onPick={onPick}
+                    onEdit={onEdit}
+                    onOpen={onOpen}
+                />
             ))}
         </tbody>
     );
@@ -157,7 +180,11 @@ function Row({ row, by, picked, edit, isOpen, may, onPick, onEdit, onOpen }: Row
             <td className={`text-right whitespace-nowrap ${passed ? 'font-semibold text-broken' : ''}`}>{day(row.start)}</td>
             <td className="text-right whitespace-nowrap">{day(row.wanted)}</td>
             <td className={`truncate pl-3 ${passed ? 'font-semibold text-broken' : ''}`}>
-                {row.waitsFor && !passed ? <span className="font-semibold text-look-ink">{t('waits for {item}', { item: row.waitsFor })}</span> : inDays(row.daysToStart)}
+                {row.waitsFor && !passed ? (
+                    <span className="font-semibold text-look-ink">{t('waits for {item}', { item: row.waitsFor })}</span>
+                ) : (
+                    inDays(row.daysToStart)
+                )}
             </td>
             <td>
                 <CauseStrip causes={row.causes} />

@@ -36,7 +36,11 @@ export function RecordRows({ record, decimals, headWidth, width, rowHeight, rows
         <>
             {lines.map(([label, field, look]) => (
                 <div key={field} role="row" className={`flex bg-paper ${look}`} style={{ height: rowHeight }}>
-                    <div role="rowheader" className="sticky left-0 z-10 flex items-center bg-paper pl-10 text-mute" style={{ width: headWidth }}>
+                    <div
+                        role="rowheader"
+                        className="sticky left-0 z-10 flex items-center bg-paper pl-10 text-mute"
+                        style={{ width: headWidth }}
+                    >
                         {label}
                     </div>
                     {record.map((cell) => (

@@ -29,7 +29,11 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: An
                 </Link>{' '}
                 {row.name}, {t('due {day}', { day: day(row.due) })}
             </p>
-            {row.strip ? <CoverStrip strip={row.strip} width={314} showDate /> : <p className="text-mute">{t('The live plan does not count this line.')}</p>}
+            {row.strip ? (
+                <CoverStrip strip={row.strip} width={314} showDate />
+            ) : (
+                <p className="text-mute">{t('The live plan does not count this line.')}</p>
+            )}
             {row.lateDays > 0 && (
                 <p className="mt-3 rounded border border-broken bg-broken-tint px-2.5 py-2">
                     <strong>{tn('Expected 1 day late.', 'Expected {n} days late.', row.lateDays)}</strong> {row.reason}
