@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\User;
 use App\Support\Journal;
 use App\Support\Say;
+use App\Support\Settings;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Yposta\Core\Calendar\Day;
@@ -49,7 +50,7 @@ final readonly class ChangeForecast
                 $cell->update(['qty' => $millionths, 'version' => $cell->version + 1]);
             }
             if ($before !== $millionths) {
-                Journal::write('forecast', "Forecast {$forecast} of {$item} from {$start}: ".Quantity::format($before).' to '.Quantity::format($millionths), $by, $cell, ['from' => $before, 'to' => $millionths]);
+                Journal::write('forecast', "Forecast {$forecast} of {$item} from ".Say::isoDay($start, Day::parse(Settings::planDate())).': '.Quantity::format($before).' to '.Quantity::format($millionths), $by, $cell, ['from' => $before, 'to' => $millionths]);
             }
 
             return $cell;

@@ -21,7 +21,7 @@ it('changes a cell, raises its version and counts as a change since the plan', f
     typeForecast()->assertOk()->assertJsonPath('version', 2);
     $cell = ForecastBucket::query()->where('forecast', 'BASE')->where('start', 'like', '2026-03-23%')->sole();
 
-    expect($cell->qty)->toBe(21_000_000)->and(Activity::query()->latest('id')->value('description'))->toBe('Forecast BASE of KIT from 2026-03-23: 15 to 21');
+    expect($cell->qty)->toBe(21_000_000)->and(Activity::query()->latest('id')->value('description'))->toBe('Forecast BASE of KIT from Mon 23 Mar: 15 to 21');
     $this->get('/plan')->assertInertia(fn ($page) => $page->where('plan.changes', 1));
 });
 

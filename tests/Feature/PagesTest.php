@@ -97,7 +97,7 @@ it('shows orders, open ones first, and finds the order of a line', function () {
     $this->get('/orders/line?code=P-3308')->assertRedirect('/orders/P-3308');
     $this->get('/orders/P-3308')->assertInertia(fn ($page) => $page->component('Order')->where('order.lines.0.serves.0.what.label', fn ($label) => $label !== ''));
     $this->get('/orders/M-1047')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 13));
-    $this->get('/orders/M-1042')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 11)->where('order.lines.0.components.0.strip.parts.0.kind', 'stock'));
+    $this->get('/orders/M-1042')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 11)->where('order.lines.0.components.0.strip.parts.0.kind', 'stock')->where('order.lines.0.components.1.line', '20')->where('order.lines.0.components.10.line', '110'));
     $this->get('/orders/P-0')->assertNotFound();
 });
 

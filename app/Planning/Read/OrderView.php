@@ -19,6 +19,7 @@ use stdClass;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Plan\Summary;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Structure\ReferenceOrder;
 
 /** Orders as a list and one by one, with what the live plan says of them. */
 final readonly class OrderView
@@ -120,7 +121,9 @@ final readonly class OrderView
     {
         $items = Item::query()->whereIn('code', $line->components->pluck('item_code'))->get()->keyBy('code');
 
-        return array_values($line->components->map(fn ($component) => new ComponentRow(
+        $components = $line->components->sort(fn ($a, $b) => ReferenceOrder::lines((string) $a->line, (string) $b->line));
+
+        return array_values($components->map(fn ($component) => new ComponentRow(
             $component->line, $component->item_code, (string) $items->get($component->item_code)?->name, (string) $items->get($component->item_code)?->unit, Quantity::format((int) $component->qty),
             Quantity::format((int) $component->issued), substr($component->need ?? $line->start ?? $line->due, 0, 10), $strips[$component->line] ?? null,
         ))->all());
