@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\Run;
 use App\Planning\Read\Answers;
 use App\Planning\Read\GridFilter;
 use App\Planning\Read\PlanGrid;
@@ -102,9 +103,10 @@ final class PlanController extends Controller
         return [$plan, $point];
     }
 
+    /** The bucket asked for, else the one that the run was made with. */
     private function size(Request $request): BucketSize
     {
-        return BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::Week;
+        return BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::tryFrom((string) (Run::live()->parameters['bucket'] ?? '')) ?? BucketSize::Week;
     }
 
     private function filter(Request $request): GridFilter

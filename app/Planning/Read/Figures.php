@@ -18,18 +18,19 @@ final class Figures
         'short' => 'Items short',
         'startPassed' => 'Past their date to start',
         'proposals' => 'Proposals',
+        'messages' => 'Messages',
         'stockValue' => 'Stock value',
     ];
 
-    private const NEUTRAL = ['proposals', 'stockValue'];
+    private const NEUTRAL = ['proposals', 'messages', 'stockValue'];
 
     /** @return list<TodayFigure> */
     public static function of(Run $run, ?Run $before): array
     {
         $figures = [];
         foreach (self::FIGURES as $key => $label) {
-            $value = (int) ($run->summary[$key] ?? 0);
-            $change = $before === null ? null : $value - (int) ($before->summary[$key] ?? 0);
+            $value = self::value($run, $key);
+            $change = $before === null ? null : $value - self::value($before, $key);
             $figures[] = new TodayFigure(
                 trans($label), Say::money($value),
                 $change === null ? null : ($change === 0 ? (string) trans('same') : ($change > 0 ? '+' : "\u{2212}").Say::money(abs($change))),
@@ -38,6 +39,13 @@ final class Figures
         }
 
         return $figures;
+    }
+
+    private static function value(Run $run, string $key): int
+    {
+        $value = $run->summary[$key] ?? 0;
+
+        return is_array($value) ? (int) array_sum($value) : (int) $value;
     }
 
     public static function before(Run $run): ?Run

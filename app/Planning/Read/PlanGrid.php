@@ -69,7 +69,7 @@ final readonly class PlanGrid
     public function record(StoredPoint $point): array
     {
         return array_map(fn (BucketRow $row) => new RecordRow(
-            $this->plan->dates->iso($row->start), Quantity::format(-$row->sales), Quantity::format(-$row->forecast), Quantity::format(-$row->parts), Quantity::format(-$row->out),
+            $this->plan->dates->iso($row->start), Quantity::format(-$row->sales), Quantity::format(-$row->forecast), Quantity::format(-$row->parts), Quantity::format(-$row->out), Quantity::format(-$row->demand()),
             Quantity::format($this->asExpected ? $row->receiptsExpected : $row->receipts), Quantity::format($this->asExpected ? $row->proposalsExpected : $row->proposalsDue),
             Quantity::format($row->proposalsStart), Quantity::format($this->balance($row)), $this->mark($point, $row),
         ), array_slice($this->buckets()->of($point->supplies, $point->demands), 0, self::MOST_PERIODS));

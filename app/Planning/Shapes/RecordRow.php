@@ -13,6 +13,7 @@ final readonly class RecordRow
         public string $forecast,
         public string $parts,
         public string $out,
+        public string $needed,
         public string $receipts,
         public string $proposals,
         public string $toStart,

@@ -56,6 +56,7 @@ export interface RecordRow {
     forecast: string;
     parts: string;
     out: string;
+    needed: string;
     receipts: string;
     proposals: string;
     toStart: string;

@@ -24,7 +24,7 @@ interface Props {
     filter: Record<string, string>;
 }
 
-const DEFAULTS = { sort: 'structure', bucket: 'week', as: 'expected' };
+const DEFAULTS = { sort: 'structure', as: 'expected' };
 
 export default function Plan({ planned, periods, rows, total, inTrouble, points, suppliers, filter }: Props) {
     const { plan, site } = useShared();

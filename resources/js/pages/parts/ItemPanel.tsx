@@ -1,9 +1,10 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Link } from '@inertiajs/react';
 import { ExternalLink, X } from 'lucide-react';
+import { Quantity } from '@/components/Quantity';
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { day, isZero, qty } from '@/lib/format';
-import type { Fact, FlowRow, MessageRow, PointDetail, StructureRow } from '@/lib/shapes';
+import type { Fact, FlowRow, MessageRow, PointDetail, RecordRow, StructureRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 
 export const SUPPLY: Record<string, string> = { make: 'made here', buy: 'bought', transfer: 'from another site' };
@@ -37,7 +38,7 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
             </p>
             <TabGroup>
                 <TabList className="-mx-3.5 flex gap-4 border-b border-line px-3.5">
-                    {[t('Flow'), t('Structure'), t('Data')].map((label) => (
+                    {[t('Flow'), t('Record'), t('Structure'), t('Data')].map((label) => (
                         <Tab
                             key={label}
                             className="border-b-2 border-transparent pb-1.5 font-semibold text-mute data-selected:border-act data-selected:text-ink"
@@ -54,6 +55,9 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
                         <Messages messages={detail.messages} />
                     </TabPanel>
                     <TabPanel>
+                        <ShortRecord record={detail.record} decimals={detail.decimals} />
+                    </TabPanel>
+                    <TabPanel>
                         <StructureList title={t('Made of')} rows={detail.below} empty={t('It has no structure.')} />
                         <StructureList title={t('Goes into')} rows={detail.above} empty={t('It goes into nothing else.')} />
                     </TabPanel>
@@ -63,6 +67,51 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
                 </TabPanels>
             </TabGroup>
         </>
+    );
+}
+
+/** The record by period, as narrow as the inspector is: what is needed, what comes in, what is left. */
+function ShortRecord({ record, decimals }: { record: RecordRow[]; decimals: number }) {
+    return (
+        <table className="w-full table-fixed text-sm">
+            <thead>
+                <tr className="border-b border-line text-right text-xs text-mute">
+                    <th scope="col" className="w-[84px] py-1.5 text-left">
+                        {t('From')}
+                    </th>
+                    <th scope="col">{t('Needed')}</th>
+                    <th scope="col">{t('Orders in')}</th>
+                    <th scope="col">{t('Proposed')}</th>
+                    <th scope="col">{t('Balance')}</th>
+                </tr>
+            </thead>
+            <tbody>
+                {record.map((row) => (
+                    <tr key={row.start} className="h-7 border-b border-soft text-right">
+                        <td className="text-left whitespace-nowrap">{day(row.start)}</td>
+                        <td>
+                            <Quantity value={row.needed} decimals={decimals} />
+                        </td>
+                        <td>
+                            <Quantity value={row.receipts} decimals={decimals} />
+                        </td>
+                        <td>
+                            <Quantity value={row.proposals} decimals={decimals} />
+                        </td>
+                        <td
+                            className={`font-semibold ${row.mark === 'broken' ? 'text-broken' : row.mark === 'look' ? 'text-look-ink' : ''}`}
+                        >
+                            {row.mark === 'dip' && (
+                                <span className="mr-1 text-2xs text-broken" title={t('short on a day in between')}>
+                                    ▾
+                                </span>
+                            )}
+                            <Quantity value={row.balance} decimals={decimals} />
+                        </td>
+                    </tr>
+                ))}
+            </tbody>
+        </table>
     );
 }
 
