@@ -219,7 +219,7 @@ final class MasterData
             $line->baseQty === 0 && $row->wrong('base_qty', 'is 0', 'it must be above 0');
             $line->scrap >= 100 * Quantity::ONE && $row->wrong('scrap_pct', 'is 100 % or more', 'it must be below 100');
             if ($line->validFrom !== null && $line->validTo !== null && $line->validTo < $line->validFrom) {
-                $row->wrong('valid_to', 'ends before it begins', 'make it valid_from or later');
+                $row->warn('valid_to', 'ends before it begins, so the line is never valid', 'make it valid_from or later');
             }
             $key = $line->item."\x1f".$line->line;
             $sites = $sitesOf[$key] ?? [];

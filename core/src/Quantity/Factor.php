@@ -23,7 +23,7 @@ final readonly class Factor
     }
 
     /**
-     * What one unit of a structure line needs: `qty / base_qty`, divided by `1 - scrap_pct / 100`.
+     * What a structure line needs for one unit: `qty / base_qty`, divided by `1 - scrap_pct / 100`.
      *
      * @param  int  $quantity  millionths
      * @param  int  $base  millionths, above zero

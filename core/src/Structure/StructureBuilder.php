@@ -13,6 +13,7 @@ use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\SupplierItem;
 use Yposta\Core\Options;
 use Yposta\Core\Quantity\Factor;
+use Yposta\Core\Quantity\Quantity;
 
 /**
  * Makes the structure of a network (sections 1 and 3): resolves what each point is planned by, dissolves phantoms,
@@ -206,8 +207,8 @@ final class StructureBuilder
             if ($line->site !== null && $line->site !== $site) {
                 continue;
             }
-            $own = Factor::ofLine($line->qty, $line->baseQty, $line->scrap);
             $perOrder = $line->basis === Basis::Order;
+            $own = Factor::ofLine($line->qty, $perOrder ? Quantity::ONE : $line->baseQty, $line->scrap);
             $component = $this->network->items[$line->component];
             $index = $this->point($line->component, $site);
             $resolved = new ComponentLine(

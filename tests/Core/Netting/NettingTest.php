@@ -121,7 +121,7 @@ it('explodes by the lines valid on the start, with offsets, once per order, and 
     $files = [
         'items' => "item,decimals\nTOP,0\nA,0\nB,2\nC,0\nD,0\n",
         'planning' => "item,site,supply,lead_days,supplier\nTOP,MAIN,make,5,\nA,MAIN,buy,0,SUP\nB,MAIN,buy,0,SUP\nC,MAIN,buy,0,SUP\nD,MAIN,buy,0,SUP\n",
-        'bom' => "item,line,component,qty,basis,base_qty,scrap_pct,offset_days,valid_from,valid_to\nTOP,10,A,1,,3,,,,\nTOP,20,B,0.1,,,7,2,,\nTOP,30,C,2,order,,,,,2026-03-13\nTOP,40,D,1,,,,,2026-03-14,\n",
+        'bom' => "item,line,component,qty,basis,base_qty,scrap_pct,offset_days,valid_from,valid_to\nTOP,10,A,1,,3,,,,\nTOP,20,B,0.1,,,7,2,,\nTOP,30,C,2,order,4,,,,2026-03-13\nTOP,40,D,1,,,,,2026-03-14,\n",
         'sales' => "order,line,item,site,qty,due,priority\nS1,1,TOP,MAIN,10,2026-03-20,3\n",
     ];
 
