@@ -46,7 +46,7 @@ final class RandomBundle
             'planning.csv' => 'item,site,supply,lead_days,supplier,from_site,safety_stock,safety_days,lot_rule,group_days,fixed_qty,stock_min,stock_max,min_qty,multiple,max_qty,frozen_days',
             'bom.csv' => 'item,line,component,qty,basis,base_qty,scrap_pct,offset_days,valid_from,valid_to', 'stock.csv' => 'item,site,qty', 'sales.csv' => 'order,line,item,site,qty,shipped,due,priority',
             'forecasts.csv' => 'forecast,item,site,bucket,start,qty', 'orders.csv' => 'order,kind,status,item,site,from_site,supplier,qty,received,start,due,pinned,priority',
-            'order_components.csv' => 'order,line,item,qty,issued,need',
+            'order_components.csv' => 'order,line,item,qty,issued,need', 'allocations.csv' => 'demand,supply,qty',
         ];
         $files = [];
         foreach ($headers as $file => $header) {
@@ -60,7 +60,7 @@ final class RandomBundle
     private function masterData(): void
     {
         $this->rows['plan.csv'] = [
-            ['plan_date', self::PLAN_DATE], ['horizon_end', Day::format($this->today + 180)], ['forecasts', 'BASE'], ['bucket', 'week'], ['consume_back_days', 7], ['consume_forward_days', 7],
+            ['plan_date', self::PLAN_DATE], ['horizon_end', Day::format($this->today + 180)], ['forecasts', $this->everyFeature ? 'BASE;MORE' : 'BASE'], ['bucket', 'week'], ['consume_back_days', 7], ['consume_forward_days', 7],
         ];
         $this->rows['calendars.csv'] = [['FIVE', '12345'], ['SIX', '123456'], ['FAR', '12347']];
         foreach ([20, 47, 95] as $day) {
@@ -147,8 +147,13 @@ final class RandomBundle
             for ($week = 0; $week < 24; $week += 2) {
                 $this->rows['forecasts.csv'][] = ['BASE', $item, 'MAIN', 'week', Day::format($this->today + 7 * $week), $this->between(5, 40)];
             }
+            if ($this->everyFeature && ($number === 0 || $this->one(3))) {
+                $this->rows['forecasts.csv'][] = ['MORE', $item, 'MAIN', 'month', '2026-0'.$this->between(3, 6).'-01', $this->between(5, 60)];
+            }
             if ($this->everyFeature && $this->one(4)) {
                 $this->rows['planning.csv'][] = [$item, 'SIDE', 'transfer', 2, '', 'MAIN', 5, 1, '', '', '', '', '', '', '', '', 0];
+                $this->rows['orders.csv'][] = ["T{$number}", 'transfer', $this->one(2) ? 'firm' : 'released', $item, 'SIDE', 'MAIN', '', $this->between(2, 9), 0, '', Day::format($this->today + $this->between(-2, 40)), 0, 4];
+                $this->one(2) && $this->rows['allocations.csv'][] = ["sales:O{$number}/9", "order:T{$number}", $this->between(1, 12)];
                 $this->rows['sales.csv'][] = ["O{$number}", 9, $item, 'SIDE', $this->between(1, 20), 0, Day::format($this->today + $this->between(5, 120)), 3];
             }
         }
@@ -175,7 +180,23 @@ final class RandomBundle
                     $code, $kinds[$item], $this->one(2) ? 'firm' : 'released', $item, 'MAIN', '', '', $this->between(10, 120), $this->one(8) ? 5 : 0,
                     $kinds[$item] === 'make' && $this->one(2) ? Day::format($due - $this->between(2, 12)) : '', Day::format($due), (int) $this->one(10), $this->between(1, 9),
                 ];
+                $this->everyFeature && $this->extras($code, $item, $kinds, $due);
             }
+        }
+    }
+
+    /**
+     * Component rows and held supply of an order.
+     *
+     * @param  array<string, string|int>  $kinds  how each item comes about
+     */
+    private function extras(string $order, string $item, array $kinds, int $due): void
+    {
+        $bought = array_keys($kinds, 'buy', true);
+        $component = (string) $bought[$this->between(0, count($bought) - 1)];
+        if ($component !== $item && $this->one(3)) {
+            $this->rows['order_components.csv'][] = [$order, $this->one(2) ? 10 : 'A', $component, $this->between(4, 30), $this->between(0, 3), $this->one(2) ? Day::format($due - $this->between(0, 8)) : ''];
+            $this->one(2) && $this->rows['allocations.csv'][] = ["part:{$order}/10", "stock:{$component}@MAIN", $this->between(1, 20)];
         }
     }
 

@@ -40,6 +40,9 @@ final readonly class Planning
     /** The same point, bought from a supplier whatever it is planned as. */
     public function boughtFrom(string $supplier): self
     {
-        return new self(...[...get_object_vars($this), 'supply' => OrderKind::Buy, 'supplier' => $supplier, 'fromSite' => null]);
+        return new self(
+            $this->item, $this->site, OrderKind::Buy, $this->leadDays, $supplier, null, $this->safetyStock, $this->safetyDays, $this->lotRule, $this->groupDays,
+            $this->fixedQty, $this->stockMin, $this->stockMax, $this->minQty, $this->multiple, $this->maxQty, $this->frozenDays,
+        );
     }
 }
