@@ -1,12 +1,13 @@
 import { Link } from '@inertiajs/react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { PageHead } from '@/components/PageHead';
+import { PegList } from '@/components/PegList';
 import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
 import type { OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
-import { KINDS, Origin, Serves, STATUS } from '@/pages/parts/OrderParts';
+import { KINDS, Origin, STATUS } from '@/pages/parts/OrderParts';
 
 export default function Order({ order }: { order: OrderDetail }) {
     const components = order.lines.filter((line) => line.components.length > 0);
@@ -47,7 +48,7 @@ export default function Order({ order }: { order: OrderDetail }) {
                             <p className="text-sm text-mute">{t('The plan does not know this order yet. Run it to take it in.')}</p>
                         )}
                         <Messages messages={line.messages} />
-                        <Serves pegs={line.serves} />
+                        <PegList title={t('Serves')} pegs={line.serves} />
                     </section>
                 ))}
             </Inspector>

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { AnswerLines, AnswerPegs } from '@/components/AnswerCard';
+import { AnswerLines } from '@/components/AnswerCard';
+import { PegList } from '@/components/PegList';
 import type { Answer } from '@/lib/shapes';
 import { t } from '@/lib/t';
 
@@ -53,7 +54,7 @@ export function AnswerPopover({ asked, onClose }: { asked: AskedAt; onClose: () 
         >
             <h2 className="mb-1 border-b border-line pb-1.5 font-bold">{answer.title}</h2>
             <AnswerLines answer={answer} />
-            <AnswerPegs answer={answer} />
+            <PegList title={answer.pegsTitle} pegs={answer.pegs} />
         </div>
     );
 }

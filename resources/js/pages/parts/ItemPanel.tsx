@@ -1,6 +1,6 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Link } from '@inertiajs/react';
-import { ExternalLink, X } from 'lucide-react';
+import { PanelHead } from '@/components/PanelHead';
 import { Quantity } from '@/components/Quantity';
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { day, isZero, qty } from '@/lib/format';
@@ -17,19 +17,7 @@ export function itemHref(item: string, site: string): string {
 export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: () => void }) {
     return (
         <>
-            <div className="flex items-start gap-2">
-                <h2 className="flex-1 text-lg leading-tight font-bold">{detail.item}</h2>
-                <Link
-                    href={itemHref(detail.item, detail.site)}
-                    aria-label={t('Open {item} as a page', { item: detail.item })}
-                    className="p-0.5 text-mute hover:text-ink"
-                >
-                    <ExternalLink size={16} aria-hidden />
-                </Link>
-                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
-                    <X size={16} aria-hidden />
-                </button>
-            </div>
+            <PanelHead title={detail.item} href={itemHref(detail.item, detail.site)} onClose={onClose} />
             <p className="mb-2">
                 {detail.name}{' '}
                 <span className="text-mute">

@@ -1,8 +1,9 @@
 import { Link } from '@inertiajs/react';
-import { ExternalLink, X } from 'lucide-react';
 import { CoverStrip } from '@/components/CoverStrip';
+import { PanelHead } from '@/components/PanelHead';
+import { PegList } from '@/components/PegList';
 import { day, moment, qty } from '@/lib/format';
-import type { AnswerPeg, ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
+import type { ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 
@@ -19,19 +20,7 @@ export const MESSAGES: Record<string, string> = {
 export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: () => void }) {
     return (
         <>
-            <div className="flex items-start gap-2">
-                <h2 className="flex-1 text-lg leading-tight font-bold">{order.code}</h2>
-                <Link
-                    href={`/orders/${encodeURIComponent(order.code)}`}
-                    aria-label={t('Open {item} as a page', { item: order.code })}
-                    className="p-0.5 text-mute hover:text-ink"
-                >
-                    <ExternalLink size={16} aria-hidden />
-                </Link>
-                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
-                    <X size={16} aria-hidden />
-                </button>
-            </div>
+            <PanelHead title={order.code} href={`/orders/${encodeURIComponent(order.code)}`} onClose={onClose} />
             <p className="mb-2 text-mute">
                 {[t(KINDS[order.kind] ?? order.kind), t(STATUS[order.status] ?? order.status), order.supplier, order.siteName]
                     .filter(Boolean)
@@ -41,7 +30,7 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
                 <section key={line.code} className="border-t border-line py-2">
                     <LineHead line={line} />
                     <Messages messages={line.messages} />
-                    <Serves pegs={line.serves} />
+                    <PegList title={t('Serves')} pegs={line.serves} />
                     <Components rows={line.components} />
                     {line.source && <p className="mt-2 text-xs text-mute">{t('Made from {source}', { source: line.source })}</p>}
                 </section>
@@ -76,34 +65,6 @@ function Pair({ label, value, broken = false }: { label: string; value: string; 
             <dt className="text-mute">{label}</dt>
             <dd className={`font-semibold whitespace-nowrap ${broken ? 'text-broken' : ''}`}>{value}</dd>
         </div>
-    );
-}
-
-export function Serves({ pegs }: { pegs: AnswerPeg[] }) {
-    if (pegs.length === 0) {
-        return null;
-    }
-    return (
-        <>
-            <h3 className="mt-2 mb-1 text-xs font-bold text-mute">{t('Serves')}</h3>
-            <ul className="text-sm">
-                {pegs.map((peg, place) => (
-                    <li key={place} className="flex items-baseline gap-3 border-b border-soft py-1 last:border-0">
-                        <span className="min-w-0 flex-1 truncate">
-                            {peg.what.href ? (
-                                <Link href={peg.what.href} className="hover:underline">
-                                    {peg.what.label}
-                                </Link>
-                            ) : (
-                                peg.what.label
-                            )}
-                        </span>
-                        <span className="text-xs whitespace-nowrap text-mute">{peg.note}</span>
-                        <span className="w-14 text-right font-semibold">{qty(peg.qty)}</span>
-                    </li>
-                ))}
-            </ul>
-        </>
     );
 }
 

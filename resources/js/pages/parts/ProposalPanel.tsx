@@ -1,6 +1,7 @@
 import { Link } from '@inertiajs/react';
-import { X } from 'lucide-react';
-import { AnswerLines, AnswerPegs } from '@/components/AnswerCard';
+import { AnswerLines } from '@/components/AnswerCard';
+import { PanelHead } from '@/components/PanelHead';
+import { PegList } from '@/components/PegList';
 import { day, qty } from '@/lib/format';
 import type { ProposalDetail, SupplierChoice } from '@/lib/shapes';
 import { t } from '@/lib/t';
@@ -20,14 +21,10 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
     const { row, answer, suppliers, messages } = detail;
     return (
         <>
-            <div className="flex items-start gap-2">
-                <h2 className="flex-1 text-lg leading-tight font-bold">
-                    {t('{qty} {unit} of {item}', { qty: qty(row.qty, row.decimals), unit: row.unit, item: row.item })}
-                </h2>
-                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
-                    <X size={16} aria-hidden />
-                </button>
-            </div>
+            <PanelHead
+                title={t('{qty} {unit} of {item}', { qty: qty(row.qty, row.decimals), unit: row.unit, item: row.item })}
+                onClose={onClose}
+            />
             <p className="mb-3">
                 <Link href={itemHref(row.item, row.site)} className="hover:underline">
                     {row.name}
@@ -50,7 +47,7 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
                     onEdit={onEdit}
                 />
             )}
-            <AnswerPegs answer={answer} />
+            <PegList title={answer.pegsTitle} pegs={answer.pegs} />
             <Messages messages={messages} />
         </>
     );

@@ -1,6 +1,7 @@
 import { Link } from '@inertiajs/react';
-import { X } from 'lucide-react';
-import { AnswerLines, AnswerPegs } from '@/components/AnswerCard';
+import { AnswerLines } from '@/components/AnswerCard';
+import { PanelHead } from '@/components/PanelHead';
+import { PegList } from '@/components/PegList';
 import { CoverStrip } from '@/components/CoverStrip';
 import { day, qty } from '@/lib/format';
 import type { Answer, SalesRow } from '@/lib/shapes';
@@ -11,14 +12,7 @@ import { itemHref } from '@/pages/parts/ItemPanel';
 export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Answer | null; onClose: () => void }) {
     return (
         <>
-            <div className="flex items-start gap-2">
-                <h2 className="flex-1 text-lg leading-tight font-bold">
-                    {row.order}/{row.line}
-                </h2>
-                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
-                    <X size={16} aria-hidden />
-                </button>
-            </div>
+            <PanelHead title={`${row.order}/${row.line}`} onClose={onClose} />
             <p className="mb-2">
                 {row.customer} <span className="text-mute">· {t('priority {n}', { n: row.priority })}</span>
             </p>
@@ -42,7 +36,7 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: An
             {answer && (
                 <div className="mt-3">
                     <AnswerLines answer={answer} />
-                    <AnswerPegs answer={answer} />
+                    <PegList title={answer.pegsTitle} pegs={answer.pegs} />
                 </div>
             )}
         </>
