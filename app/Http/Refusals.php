@@ -9,10 +9,16 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Symfony\Component\HttpFoundation\Response;
+use Throwable;
 
-/** How a refusal reaches the person: as JSON where the page asked in the background, else back where they were with the sentence. */
+/** How a refusal reaches the person: as JSON where the page asked in the background, else with the sentence on a page. */
 final class Refusals
 {
+    /** Troubles that have a page of their own. */
+    private const PAGES = [403, 404, 419, 429, 500, 503];
+
     public static function register(Exceptions $exceptions): void
     {
         $exceptions->dontReport(Refused::class);
@@ -22,6 +28,14 @@ final class Refusals
             }
 
             return back()->with('trouble', $refused->getMessage());
+        });
+        $exceptions->respond(function (Response $response, Throwable $trouble, Request $request): Response {
+            $status = $response->getStatusCode();
+            if ($request->expectsJson() || config('app.debug') === true || ! in_array($status, self::PAGES, true)) {
+                return $response;
+            }
+
+            return Inertia::render('Trouble', ['status' => $status])->toResponse($request)->setStatusCode($status);
         });
     }
 }

@@ -43,3 +43,9 @@ it('keeps passwords hashed and sends headers that shut the page off', function (
     expect(User::query()->firstOrFail()->password)->not->toContain(DemoSeeder::PASSWORD);
     $this->get('/sign-in')->assertHeader('X-Content-Type-Options', 'nosniff')->assertHeader('Content-Security-Policy');
 });
+
+it('shows a page of its own where something is not there', function () {
+    $this->get('/nowhere')->assertNotFound()->assertInertia(fn ($page) => $page->component('Trouble')->where('status', 404));
+    $this->actingAs(Demo::user('viewer'))->get('/orders/NOPE')->assertNotFound()->assertInertia(fn ($page) => $page->component('Trouble'));
+    $this->getJson('/plan/point?item=NOPE')->assertNotFound()->assertJsonMissingPath('component');
+});
