@@ -31,6 +31,7 @@ final class DemandController extends Controller
         return Inertia::render('Demand', [
             'filter' => ['view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $late ? '1' : '', 'forecast' => $forecast],
             'sales' => $showForecast ? [] : $view->sales($site, $text, $late),
+            'mostLines' => DemandView::MOST_LINES,
             'forecasts' => $names,
             'rows' => $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : [],
             'counted' => in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),

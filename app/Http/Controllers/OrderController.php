@@ -23,12 +23,9 @@ final class OrderController extends Controller
             'q' => $request->string('q')->limit(60, '')->toString(),
             'said' => $request->boolean('said') ? '1' : '',
         ];
-        $orders = (new OrderView($this->plan()))->list($filter['kind'], $this->site($request), $filter['status'], $filter['q']);
-        if ($filter['said'] === '1') {
-            $orders = array_values(array_filter($orders, fn ($order) => $order->message !== null));
-        }
+        $orders = (new OrderView($this->plan()))->list($filter['kind'], $this->site($request), $filter['status'], $filter['q'], $filter['said'] === '1');
 
-        return Inertia::render('Orders', ['orders' => $orders, 'filter' => $filter]);
+        return Inertia::render('Orders', ['orders' => $orders, 'filter' => $filter, 'most' => OrderView::MOST]);
     }
 
     public function show(Order $order): Response

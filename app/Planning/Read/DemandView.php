@@ -49,17 +49,17 @@ final readonly class DemandView
                     $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
                 }
             }))
-            ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')->limit(self::MOST_LINES)->select(['l.*', 'i.name', 'i.unit', 'i.decimals']);
-        $lines = $query->get();
-        $planned = $this->planned();
-        $pegs = $this->plan === null ? [] : $this->plan->pegsOfDemands(array_values($planned));
+            ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')->select(['l.*', 'i.name', 'i.unit', 'i.decimals']);
+        $planned = $this->planned($onlyLate);
+        $lines = $onlyLate
+            ? $query->get()->filter(fn ($line) => isset($planned["{$line->order_code}/{$line->line}"]))->take(self::MOST_LINES)
+            : $query->limit(self::MOST_LINES)->get();
+        $shown = array_values($lines->map(fn ($line) => $planned["{$line->order_code}/{$line->line}"] ?? null)->filter(fn ($n) => $n !== null)->all());
+        $pegs = $this->plan === null ? [] : $this->plan->pegsOfDemands($shown);
         $rows = [];
         foreach ($lines as $line) {
             $n = $planned["{$line->order_code}/{$line->line}"] ?? null;
             $demand = $n === null ? null : $this->plan?->demandNumbered($n);
-            if ($onlyLate && ($demand === null || $demand->lateDays() === 0)) {
-                continue;
-            }
             $rows[] = new SalesRow(
                 $line->order_code, $line->line, $line->customer, $line->item_code, $line->name, $line->site_code, $line->unit, (int) $line->decimals,
                 Quantity::format((int) $line->qty - (int) $line->shipped), Quantity::format((int) $line->shipped), substr($line->due, 0, 10), (int) $line->priority,
@@ -78,13 +78,14 @@ final readonly class DemandView
     }
 
     /** @return array<string, int> number of the demand in the plan by ORDER/LINE */
-    private function planned(): array
+    private function planned(bool $onlyLate): array
     {
         if ($this->plan === null) {
             return [];
         }
 
-        return DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('kind', 'sales')->get(['name', 'line', 'n'])
+        return DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('kind', 'sales')
+            ->when($onlyLate, fn (Builder $query) => $query->where('late_days', '>', 0))->get(['name', 'line', 'n'])
             ->mapWithKeys(fn ($row) => ["{$row->name}/{$row->line}" => (int) $row->n])->all();
     }
 

@@ -30,11 +30,16 @@ final readonly class OrderView
     {
     }
 
-    /** @return list<OrderRow> open ones first, by due date */
-    public function list(string $kind, string $site, string $status, string $text): array
+    /**
+     * @param  bool  $withMessage  only those of which the plan has something to say
+     * @return list<OrderRow> open ones first, by due date
+     */
+    public function list(string $kind, string $site, string $status, string $text, bool $withMessage = false): array
     {
+        $messages = $this->messagesByOrder();
         $today = Day::parse(Settings::planDate());
         $rows = DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
+            ->when($withMessage, fn (Builder $query) => $query->whereIntegerInRaw('o.id', array_keys($messages)))
             ->when($kind !== '', fn (Builder $query) => $query->where('o.kind', $kind))
             ->when($site !== '', fn (Builder $query) => $query->where('o.site_code', $site))
             ->when($status === 'open', fn (Builder $query) => $query->where('o.status', '!=', 'done'))
@@ -48,7 +53,6 @@ final readonly class OrderView
             ->orderByRaw("case o.status when 'done' then 1 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')->limit(self::MOST)
             ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, o.created_by, o.created_at, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(l.qty - l.received) as left_qty, min(l.run_id) as run_id')
             ->get();
-        $messages = $this->messagesByOrder();
 
         return array_values($rows->map(fn (stdClass $row) => new OrderRow(
             $row->code, $row->kind, $row->status, $row->site_code, $row->supplier, (int) $row->line_count === 1 ? "{$row->item} {$row->name}" : trans(':count items', ['count' => $row->line_count]),
@@ -63,11 +67,17 @@ final readonly class OrderView
         if ($this->plan === null) {
             return [];
         }
-        $found = [];
-        $rows = DB::table('plan_messages as m')->join('order_lines as l', 'm.reference', '=', DB::raw("'order:' || l.code"))
-            ->where('m.run_id', $this->plan->run->id)->whereIn('m.code', ['bring_in', 'push_out', 'cancel', 'overdue'])->get(['l.order_id', 'm.code']);
+        $codes = [];
+        $rows = DB::table('plan_messages')->where('run_id', $this->plan->run->id)->whereIn('code', ['bring_in', 'push_out', 'cancel', 'overdue'])->orderBy('n')->get(['reference', 'code']);
         foreach ($rows as $row) {
-            $found[(int) $row->order_id] = $row->code === 'overdue' ? 'overdue' : ($found[(int) $row->order_id] ?? $row->code);
+            $line = substr($row->reference, strlen('order:'));
+            $codes[$line] = ($codes[$line] ?? '') === 'overdue' ? 'overdue' : $row->code;
+        }
+        $found = [];
+        foreach (array_chunk(array_map(strval(...), array_keys($codes)), self::MOST) as $chunk) {
+            foreach (DB::table('order_lines')->whereIn('code', $chunk)->pluck('order_id', 'code') as $line => $order) {
+                $found[(int) $order] = ($found[(int) $order] ?? '') === 'overdue' ? 'overdue' : $codes[$line];
+            }
         }
 
         return $found;

@@ -21,11 +21,6 @@ final class Files
         return isset($this->streams[$file]) ? (new Table($file, $this->streams[$file], $this->findings))->rows() : [];
     }
 
-    public function has(string $file): bool
-    {
-        return isset($this->streams[$file]);
-    }
-
     /**
      * Notes a key and makes the row wrong when it was there before.
      *

@@ -22,11 +22,12 @@ interface Props {
     forecasts: string[];
     rows: ForecastRow[];
     counted: boolean;
+    mostLines: number;
 }
 
 const keyOf = (row: SalesRow | undefined) => (row ? `${row.order}/${row.line}` : '');
 
-export default function Demand({ filter, sales, forecasts, rows, counted }: Props) {
+export default function Demand({ filter, sales, forecasts, rows, counted, mostLines }: Props) {
     const { plan, site } = useShared();
     const change = (changes: Record<string, string>) =>
         refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
@@ -89,6 +90,11 @@ export default function Demand({ filter, sales, forecasts, rows, counted }: Prop
                 <Empty title={t('No sales line fits')}>{t('Everything is delivered, or a filter hides the rest.')}</Empty>
             ) : (
                 <SalesTable sales={sales} today={plan.planDate} open={open} onOpen={setOpen} />
+            )}
+            {!forecast && sales.length >= mostLines && (
+                <p className="mt-2 text-mute">
+                    {t('Only the first {n} are shown. Narrow the list by site, order, customer or item.', { n: mostLines })}
+                </p>
             )}
             {opened && (
                 <Inspector label={t('Sales line')}>

@@ -13,7 +13,7 @@ import { useLoaded } from '@/lib/useLoaded';
 import { moveAmongRows } from '@/lib/useRowKeys';
 import { KINDS, MESSAGES, OrderPanel, STATUS } from '@/pages/parts/OrderParts';
 
-export default function Orders({ orders, filter }: { orders: OrderRow[]; filter: Record<string, string> }) {
+export default function Orders({ orders, filter, most }: { orders: OrderRow[]; filter: Record<string, string>; most: number }) {
     const { plan } = useShared();
     const [open, setOpen] = useState<string | null>(null);
     const { data, trouble } = useLoaded<OrderDetail>(open === null ? null : `/order-detail/${encodeURIComponent(open)}`, plan.id);
@@ -133,6 +133,11 @@ export default function Orders({ orders, filter }: { orders: OrderRow[]; filter:
                         </tbody>
                     </table>
                 </div>
+            )}
+            {orders.length >= most && (
+                <p className="mt-2 text-mute">
+                    {t('Only the first {n} are shown. Narrow the list by kind, state, site or text.', { n: most })}
+                </p>
             )}
             {open && (
                 <Inspector label={t('Order')}>

@@ -12,7 +12,10 @@ export default function Trouble({ status }: { status: number }) {
         429: [t('Too many tries in a short time'), t('Wait a minute, then try again.')],
         503: [t('Yposta is being looked after'), t('It will be back in a moment.')],
     };
-    const [title, advice] = words[status] ?? [t('Something went wrong inside'), t('Nothing was changed, and it was written to the log. Try again; if it stays, tell an administrator when it happened.')];
+    const [title, advice] = words[status] ?? [
+        t('Something went wrong inside'),
+        t('Nothing was changed, and it was written to the log. Try again; if it stays, tell an administrator when it happened.'),
+    ];
     return (
         <main className="flex min-h-screen items-center justify-center p-6">
             <Head title={title} />
