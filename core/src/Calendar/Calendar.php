@@ -72,7 +72,9 @@ final class Calendar
         if ($this->everyDay) {
             return $day - $steps;
         }
-        $this->cover($day, $day);
+        if ($day < $this->from || $day > $this->to) {
+            $this->cover($day, $day);
+        }
         while (($index = $this->count[$day] - 1 - $steps) < 0) {
             $this->cover($this->grownFrom($day), $this->to);
         }
@@ -86,7 +88,9 @@ final class Calendar
         if ($this->everyDay) {
             return $day + $steps;
         }
-        $this->cover($day - 1, $day);
+        if ($day <= $this->from || $day > $this->to) {
+            $this->cover($day - 1, $day);
+        }
         while (! isset($this->workingDays[$index = $this->count[$day - 1] + $steps])) {
             $this->cover($this->from, $this->grownTo($day));
         }

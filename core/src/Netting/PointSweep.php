@@ -17,7 +17,12 @@ use Yposta\Core\Structure\Point;
  */
 final class PointSweep
 {
-    private int $balance;
+    /** An overflow turns it into a float, which {@see settle()} refuses. */
+    private int|float $balance;
+
+    private readonly LotRule $rule;
+
+    private readonly int $floor;
 
     /** The first receipt, by effective date, that may not have been counted yet. */
     private int $receipt = 0;
@@ -43,12 +48,14 @@ final class PointSweep
     ) {
         usort($this->receipts, fn (Supply $a, Supply $b) => $a->effective <=> $b->effective ?: $a->rank <=> $b->rank);
         $this->balance = $stock;
+        $this->rule = $point->planning->lotRule;
+        $this->floor = $point->floor();
     }
 
     /** @throws QuantityOutOfRange */
     public function run(): void
     {
-        $perOrder = $this->point->planning->lotRule === LotRule::PerOrder;
+        $perOrder = $this->rule === LotRule::PerOrder;
         $day = $this->options->planDate;
         $count = count($this->demands);
         do {
@@ -56,7 +63,7 @@ final class PointSweep
             $first = $this->demand;
             while ($this->demand < $count && $this->demands[$this->demand]->need === $day) {
                 $demand = $this->demands[$this->demand++];
-                $this->balance = $this->inRange($this->balance - $demand->qty);
+                $this->balance -= $demand->qty;
                 $perOrder && $this->settle($day, $demand);
             }
             if (! $perOrder || $first === $this->demand) {
@@ -70,7 +77,7 @@ final class PointSweep
     {
         while (isset($this->receipts[$this->receipt]) && $this->receipts[$this->receipt]->effective <= $day) {
             if (! isset($this->broughtIn[$this->receipt])) {
-                $this->balance = $this->inRange($this->balance + $this->receipts[$this->receipt]->qty);
+                $this->balance += $this->receipts[$this->receipt]->qty;
             }
             $this->receipt++;
         }
@@ -79,31 +86,29 @@ final class PointSweep
     /** Steps 2 and 3 of the sweep: bring in, then propose what is still short. */
     private function settle(int $day, ?Demand $tied): void
     {
-        $floor = $this->point->floor();
-        if ($this->balance >= $floor) {
+        if ($this->inRange($this->balance) >= $this->floor) {
             return;
         }
-        $this->bringIn($day, $floor);
-        if ($this->balance >= $floor) {
+        $this->bringIn($day);
+        $lowest = $this->inRange($this->balance);
+        if ($lowest >= $this->floor) {
             return;
         }
         $coversTo = $day;
-        $rule = $this->point->planning->lotRule;
-        $target = $rule === LotRule::MinMax ? (int) $this->point->planning->stockMax : $floor;
-        $lowest = $this->balance;
-        if ($rule === LotRule::LotForLot && $this->point->planning->groupDays > 1) {
+        $target = $this->rule === LotRule::MinMax ? (int) $this->point->planning->stockMax : $this->floor;
+        if ($this->rule === LotRule::LotForLot && $this->point->planning->groupDays > 1) {
             $coversTo = $day + $this->point->planning->groupDays - 1;
             $lowest = $this->lowestUntil($coversTo);
         }
         $priority = $tied === null ? $this->mostUrgent($day, $coversTo) : $tied->priority;
         $made = $this->proposer->propose($this->point, $day, $coversTo, $lowest, $target, $priority, $tied);
-        $this->balance = $this->inRange($this->balance + $made);
+        $this->balance += $made;
     }
 
-    private function bringIn(int $day, int $floor): void
+    private function bringIn(int $day): void
     {
         $last = $day + $this->options->bringInDays;
-        for ($place = $this->receipt; $this->balance < $floor && isset($this->receipts[$place]); $place++) {
+        for ($place = $this->receipt; $this->balance < $this->floor && isset($this->receipts[$place]); $place++) {
             $receipt = $this->receipts[$place];
             if ($receipt->effective > $last && ! isset($this->broughtIn[$place])) {
                 return;
@@ -112,7 +117,7 @@ final class PointSweep
                 continue;
             }
             $this->broughtIn[$place] = true;
-            $this->balance = $this->inRange($this->balance + $receipt->qty);
+            $this->balance += $receipt->qty;
             $this->proposer->broughtIn($receipt, $day);
         }
     }
@@ -127,13 +132,13 @@ final class PointSweep
             for (; isset($this->receipts[$receipt]) && $this->receipts[$receipt]->effective <= $need; $receipt++) {
                 $balance += isset($this->broughtIn[$receipt]) ? 0 : $this->receipts[$receipt]->qty;
             }
-            $balance = $this->inRange($balance - $this->demands[$place]->qty);
+            $balance -= $this->demands[$place]->qty;
             if ($balance < $lowest && ($this->demands[$place + 1]->need ?? null) !== $need) {
                 $lowest = $balance;
             }
         }
 
-        return $lowest;
+        return $this->inRange($lowest);
     }
 
     private function mostUrgent(int $from, int $to): int

@@ -102,6 +102,8 @@ final readonly class Proposer
     {
         $day = max($proposal->start, $this->work->options->planDate);
         $valid = false;
+        $reference = $proposal->reference();
+        $rank = DemandKind::Part->rank(true, (int) $proposal->name << 20);
         foreach ($this->work->structure->components[$point->index] ?? [] as $row => $line) {
             if (! $line->validOn($day)) {
                 continue;
@@ -109,7 +111,7 @@ final readonly class Proposer
             $valid = true;
             $component = $this->work->structure->points[$line->point];
             $demand = $this->work->demand(
-                $component, DemandKind::Part, $proposal->reference(), $line->line, DemandKind::Part->rank(true, ((int) $proposal->name << 20) | $row),
+                $component, DemandKind::Part, $reference, $line->line, $rank | $row,
                 $line->requirement($proposal->qty), $line->offsetDays === 0 ? $day : $point->calendar->forward($day, $line->offsetDays), $proposal->priority, $proposal,
             );
             $demand === null || $proposal->inputs[] = $demand;

@@ -35,22 +35,32 @@ final readonly class Allocation
         foreach ($supplies as $supply) {
             $left[] = $supply->qty;
         }
+        /** @var array<string, Peg> $made pegs made out of turn, by pair, which may grow when its turn comes */
         $made = [];
         $this->serveFixed($supplies, $demands, $left, $made);
         $this->serveTied($supplies, $left, $made);
+        foreach ($made as $peg) {
+            $pegs[] = $peg;
+        }
+        $outOfTurn = $made !== [];
         $first = 0;
         foreach ($demands as $demand) {
             for ($place = $first; $demand->uncovered > 0 && isset($supplies[$place]); $place++) {
-                if ($left[$place] > 0) {
-                    $this->peg($supplies[$place], $demand, min($left[$place], $demand->uncovered), $left[$place], $made);
+                $qty = min($left[$place], $demand->uncovered);
+                if ($qty > 0) {
+                    $left[$place] -= $qty;
+                    $earlier = $outOfTurn ? $made[self::pair($supplies[$place], $demand)] ?? null : null;
+                    if ($earlier === null) {
+                        $pegs[] = self::serveFrom($supplies[$place], $demand, $qty);
+                    } else {
+                        $demand->uncovered -= $qty;
+                        $earlier->qty += $qty;
+                    }
                 }
                 if ($left[$place] === 0 && $place === $first) {
                     $first++;
                 }
             }
-        }
-        foreach ($made as $peg) {
-            $pegs[] = $peg;
         }
     }
 
@@ -100,17 +110,28 @@ final readonly class Allocation
     private function peg(Supply $supply, Demand $demand, int $qty, int &$left, array &$made): void
     {
         $left -= $qty;
-        $demand->uncovered -= $qty;
-        $key = $supply->rank.' '.$demand->rank;
+        $key = self::pair($supply, $demand);
         if (isset($made[$key])) {
+            $demand->uncovered -= $qty;
             $made[$key]->qty += $qty;
-
-            return;
+        } else {
+            $made[$key] = self::serveFrom($supply, $demand, $qty);
         }
-        $made[$key] = new Peg($supply, $demand, $qty);
+    }
+
+    private static function serveFrom(Supply $supply, Demand $demand, int $qty): Peg
+    {
+        $demand->uncovered -= $qty;
         if ($demand->expected === null || $supply->available > $demand->expected) {
             $demand->expected = $supply->available;
             $demand->last = $supply;
         }
+
+        return new Peg($supply, $demand, $qty);
+    }
+
+    private static function pair(Supply $supply, Demand $demand): string
+    {
+        return $supply->rank.' '.$demand->rank;
     }
 }

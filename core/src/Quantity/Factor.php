@@ -31,7 +31,9 @@ final readonly class Factor
      */
     public static function ofLine(int $quantity, int $base, int $scrap): self
     {
-        return self::reduced($quantity, $base)->times(self::reduced(self::WHOLE_PERCENT, self::WHOLE_PERCENT - $scrap));
+        $factor = self::reduced($quantity, $base);
+
+        return $scrap === 0 ? $factor : $factor->times(self::reduced(self::WHOLE_PERCENT, self::WHOLE_PERCENT - $scrap));
     }
 
     public function times(self $other): self
@@ -76,6 +78,11 @@ final readonly class Factor
 
     private static function reduced(int|BigInteger $numerator, int|BigInteger $denominator): self
     {
+        if (is_int($numerator) && is_int($denominator)) {
+            $divisor = self::divisor($numerator, $denominator);
+
+            return new self(intdiv($numerator, $divisor), intdiv($denominator, $divisor));
+        }
         $divisor = BigInteger::of($numerator)->gcd($denominator);
 
         return new self(
@@ -84,8 +91,26 @@ final readonly class Factor
         );
     }
 
+    /** The greatest common divisor of two numbers that are not negative and not both 0. */
+    private static function divisor(int $a, int $b): int
+    {
+        while ($b !== 0) {
+            [$a, $b] = [$b, $a % $b];
+        }
+
+        return $a;
+    }
+
     private static function product(int|BigInteger $a, int|BigInteger $b): int|BigInteger
     {
+        if (is_int($a) && is_int($b)) {
+            $product = $a * $b;
+            // @phpstan-ignore function.alreadyNarrowedType (an overflow makes a float, which must take the exact way below)
+            if (is_int($product)) {
+                return $product;
+            }
+        }
+
         return self::compact(BigInteger::of($a)->multipliedBy($b));
     }
 
