@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\OrderController;
+use App\Http\Controllers\PeggingController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\RunController;
@@ -34,6 +35,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/plan/point', [PlanController::class, 'point']);
     Route::get('/plan/ask', [PlanController::class, 'ask']);
     Route::get('/item', [PlanController::class, 'item']);
+    Route::get('/pegging', PeggingController::class);
 
     Route::get('/proposals', [ProposalController::class, 'index']);
     Route::get('/proposals/{number}', [ProposalController::class, 'show'])->whereNumber('number');

@@ -14,7 +14,12 @@ export function Rail() {
     const areas = [
         { href: '/', label: t('Today'), icon: Sun, on: url === '/' || url.startsWith('/?') },
         { href: '/demand', label: t('Demand'), icon: ChartNoAxesColumn, on: url.startsWith('/demand') },
-        { href: '/plan', label: t('Plan'), icon: Table2, on: url.startsWith('/plan') || url.startsWith('/item') },
+        {
+            href: '/plan',
+            label: t('Plan'),
+            icon: Table2,
+            on: url.startsWith('/plan') || url.startsWith('/item') || url.startsWith('/pegging'),
+        },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
         { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },
     ];

@@ -360,3 +360,21 @@ export interface Hit {
     note: string;
     href: string;
 }
+
+/** A need in the pegging list, down to what serves it or up to whom it is for. Dates are ISO dates; `holdUp` marks the chain that decides the date. */
+export interface PegRow {
+    level: number;
+    item: string;
+    site: string;
+    name: string;
+    what: Link;
+    qty: string;
+    unit: string;
+    needed: string | null;
+    expected: string | null;
+    lateDays: number;
+    strip: Strip | null;
+    servedBy: Link[];
+    holdUp: boolean;
+    repeated: boolean;
+}

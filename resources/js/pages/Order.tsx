@@ -1,6 +1,7 @@
 import { Link } from '@inertiajs/react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { PageHead } from '@/components/PageHead';
+import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
@@ -48,6 +49,12 @@ export default function Order({ order }: { order: OrderDetail }) {
                             <p className="text-sm text-mute">{t('The plan does not know this order yet. Run it to take it in.')}</p>
                         )}
                         <Messages messages={line.messages} />
+                        {line.expected !== null && (
+                            <p className="mt-2 flex gap-4 text-sm">
+                                <PeggingLink of={`order:${line.code}`} way="up" />
+                                {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
+                            </p>
+                        )}
                         <PegList title={t('Serves')} pegs={line.serves} />
                     </section>
                 ))}

@@ -1,6 +1,7 @@
 import { Link } from '@inertiajs/react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { PanelHead } from '@/components/PanelHead';
+import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { day, moment, qty } from '@/lib/format';
 import type { ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
@@ -30,6 +31,12 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
                 <section key={line.code} className="border-t border-line py-2">
                     <LineHead line={line} />
                     <Messages messages={line.messages} />
+                    {line.expected !== null && (
+                        <p className="mt-2 flex gap-4 text-sm">
+                            <PeggingLink of={`order:${line.code}`} way="up" />
+                            {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
+                        </p>
+                    )}
                     <PegList title={t('Serves')} pegs={line.serves} />
                     <Components rows={line.components} />
                     {line.source && <p className="mt-2 text-xs text-mute">{t('Made from {source}', { source: line.source })}</p>}

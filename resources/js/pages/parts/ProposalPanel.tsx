@@ -1,6 +1,7 @@
 import { Link } from '@inertiajs/react';
 import { AnswerLines } from '@/components/AnswerCard';
 import { PanelHead } from '@/components/PanelHead';
+import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { day, qty } from '@/lib/format';
 import type { ProposalDetail, SupplierChoice } from '@/lib/shapes';
@@ -47,6 +48,10 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
                     onEdit={onEdit}
                 />
             )}
+            <p className="mt-3 flex gap-4 text-sm">
+                <PeggingLink of={`proposal:${row.number}`} way="up" />
+                {row.kind !== 'buy' && <PeggingLink of={`proposal:${row.number}`} />}
+            </p>
             <PegList title={answer.pegsTitle} pegs={answer.pegs} />
             <Messages messages={messages} />
         </>

@@ -1,6 +1,7 @@
 import { Link } from '@inertiajs/react';
 import { AnswerLines } from '@/components/AnswerCard';
 import { PanelHead } from '@/components/PanelHead';
+import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { CoverStrip } from '@/components/CoverStrip';
 import { day, qty } from '@/lib/format';
@@ -31,6 +32,11 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: An
             {row.lateDays > 0 && (
                 <p className="mt-3 rounded border border-broken bg-broken-tint px-2.5 py-2">
                     <strong>{tn('Expected 1 day late.', 'Expected {n} days late.', row.lateDays)}</strong> {row.reason}
+                </p>
+            )}
+            {row.strip && (
+                <p className="mt-3">
+                    <PeggingLink of={`sales:${row.order}/${row.line}`} />
                 </p>
             )}
             {answer && (
