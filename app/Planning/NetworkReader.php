@@ -13,23 +13,31 @@ use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Basis;
 use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\LotRule;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\Operation;
+use Yposta\Core\Network\OperationAlternative;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderOperation;
 use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Network\Planning;
+use Yposta\Core\Network\Routing;
 use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\SetupChange;
+use Yposta\Core\Network\Shift;
 use Yposta\Core\Network\Site;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Network\Substitute;
 use Yposta\Core\Network\Supplier;
 use Yposta\Core\Network\SupplierItem;
+use Yposta\Core\Network\WorkCentre;
 
-/** Makes the network of the live data. Work centres and operations stay in the tables until capacity is planned. */
+/** Makes the network of the live data. */
 final readonly class NetworkReader
 {
     private Dates $dates;
@@ -59,6 +67,25 @@ final readonly class NetworkReader
                 fn ($row) => new OrderComponent($row->code, $row->line, $row->item_code, (int) $row->qty, (int) $row->issued, $this->dates->dayOrNull($row->need)),
             ),
             $this->map(DB::table('allocations')->orderBy('id'), fn ($row) => new Allocation($row->demand, $row->supply, (int) $row->qty)),
+            $this->routing(),
+        );
+    }
+
+    private function routing(): Routing
+    {
+        return new Routing(
+            $this->byCode(DB::table('work_centres'), fn ($row) => new WorkCentre($row->code, $row->name, $row->site_code, $row->kind, (int) $row->units, (int) $row->efficiency, $row->calendar_code)),
+            $this->map(DB::table('shifts')->orderBy('id'), fn ($row) => new Shift($row->work_centre_code, $row->weekdays, (int) $row->from_minute, (int) $row->to_minute, self::int($row->units))),
+            $this->map(DB::table('closures')->orderBy('id'), fn ($row) => new Closure($row->work_centre_code, $row->from_instant, $row->to_instant, self::int($row->units), $row->reason)),
+            $this->map(DB::table('operations')->orderBy('id'), fn ($row) => new Operation(
+                $row->item_code, $row->site_code, (int) $row->op, $row->work_centre_code, (int) $row->setup, (int) $row->run, (int) $row->base_qty, (int) $row->queue, (int) $row->move, (int) $row->crew, $row->setup_family,
+            )),
+            $this->map(DB::table('operation_alternatives')->orderBy('id'), fn ($row) => new OperationAlternative($row->item_code, $row->site_code, (int) $row->op, $row->work_centre_code, (int) $row->speed)),
+            $this->map(DB::table('setup_changes')->orderBy('id'), fn ($row) => new SetupChange($row->work_centre_code, $row->from_family, $row->to_family, (int) $row->setup)),
+            $this->map(
+                $this->openLines()->join('order_operations as w', 'w.order_line_id', '=', 'l.id')->orderBy('w.id')->select(['l.code', 'w.op', 'w.work_centre_code', 'w.setup', 'w.run', 'w.crew', 'w.done', 'w.start_instant', 'w.end_instant', 'w.fixed']),
+                fn ($row) => new OrderOperation($row->code, (int) $row->op, $row->work_centre_code, (int) $row->setup, (int) $row->run, (int) $row->crew, (int) $row->done, $row->start_instant, $row->end_instant, (bool) $row->fixed),
+            ),
         );
     }
 

@@ -132,3 +132,17 @@ it('keeps the rows of a few runs only, and the summary of all', function () {
         ->and(DB::table('plan_points')->distinct()->pluck('run_id'))->toHaveCount(3)
         ->and(Run::query()->whereNotNull('summary')->count())->toBe(5);
 });
+
+it('exports live data that imports to the same plan, orders made meanwhile included', function () {
+    Demo::planned();
+    $this->actingAs(Demo::user('planner'))->postJson('/proposals/convert', ['run' => Run::live()->id, 'key' => 'before the export', 'lines' => [['number' => 1], ['number' => 300], ['number' => 700]]])->assertOk();
+    $zip = folderWith([]).'/live.zip';
+    Artisan::call('yposta:run');
+    $before = Run::live()->summary;
+
+    expect(Artisan::call('yposta:export', ['bundle' => $zip]))->toBe(0)
+        ->and(Artisan::call('yposta:import', ['bundle' => $zip, '--replace' => true, '--pin' => true]))->toBe(0)
+        ->and(Artisan::call('yposta:run'))->toBe(0)
+        ->and(Run::live()->summary)->toBe($before)
+        ->and(Artisan::call('yposta:export', ['bundle' => '/proc/nowhere']))->toBe(2);
+});
