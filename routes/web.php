@@ -9,6 +9,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SearchController;
+use App\Http\Controllers\SheetController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\TodayController;
@@ -45,6 +46,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/orders/line', [OrderController::class, 'line']);
     Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');
     Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
+
+    Route::get('/sheets/{list}.csv', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow']);
 
     Route::post('/runs', [RunController::class, 'store']);
     Route::get('/runs/{run}', [RunController::class, 'show'])->whereNumber('run');

@@ -78,6 +78,22 @@ final readonly class ProposalList
         return array_values(($by === 'date' ? $groups : $groups->sortBy(fn (ProposalGroup $group) => ($group->rows[0]->kind === 'buy' ? '0' : '1').$group->title))->all());
     }
 
+    /**
+     * Every proposal of a query, a few hundred in memory at a time.
+     *
+     * @return iterable<ProposalRow>
+     */
+    public function all(Builder $query): iterable
+    {
+        $numbers = $query->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')->pluck('s.n')->map(fn ($value) => (int) $value)->all();
+        foreach (array_chunk($numbers, self::MOST) as $chunk) {
+            $serves = $this->plan->pegsOfSupplies($chunk);
+            foreach ($chunk as $number) {
+                yield $this->row($this->plan->supplyNumbered($number), $serves[$number], 'date');
+            }
+        }
+    }
+
     public function detail(Supply $proposal): ProposalDetail
     {
         $point = $this->plan->pointOf($proposal->point);

@@ -1,6 +1,7 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
 import { Quantity } from '@/components/Quantity';
@@ -63,7 +64,10 @@ export default function Item({ item, detail, sites, filter }: Props) {
                     ]}
                 />
                 <AsSwitch value={filter.as ?? 'expected'} onChange={(as) => change({ as })} />
-                <Link href={`/plan?q=${encodeURIComponent(detail.item)}`} className="ml-auto font-semibold text-act hover:underline">
+                <span className="ml-auto">
+                    <ExportLink list="flow" params={{ item: detail.item, at: detail.site, as: filter.as ?? '' }} />
+                </span>
+                <Link href={`/plan?q=${encodeURIComponent(detail.item)}`} className="font-semibold text-act hover:underline">
                     {t('In the plan')}
                 </Link>
             </div>

@@ -1,6 +1,7 @@
 import { usePage } from '@inertiajs/react';
 import { useState } from 'react';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillToggle } from '@/components/Pill';
@@ -40,7 +41,8 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                 <PageHead title={t('Plan')}>
                     {t('Balance at the end of each period, {trouble} of {points} items in trouble', { trouble: inTrouble, points })}
                 </PageHead>
-                <span className="ml-auto">
+                <span className="ml-auto flex items-center gap-4">
+                    <ExportLink list="plan" params={filter} />
                     <AsSwitch value={view.as} onChange={(as) => change({ as })} />
                 </span>
             </div>

@@ -2,6 +2,7 @@ import { router } from '@inertiajs/react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from '@inertiajs/react';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
@@ -159,6 +160,9 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                         { value: 'all', label: t('All') },
                     ]}
                 />
+                <span className="order-last">
+                    <ExportLink list="proposals" params={{ q: filter.q ?? '', until: until ?? '' }} />
+                </span>
                 <FindBox label={t('Find an item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
             {made && (

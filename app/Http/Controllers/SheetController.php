@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Planning\Read\GridFilter;
+use App\Planning\Read\Sheets;
+use App\Planning\Read\StoredPlan;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Yposta\Core\Network\BucketSize;
+
+/**
+ * Lists of the plan as CSV files, as they are filtered on screen.
+ *
+ * @phpstan-import-type Sheet from Sheets
+ */
+final class SheetController extends Controller
+{
+    /** In a spreadsheet these would be taken for a formula. */
+    private const FORMULA = '/^[=+\-@\t\r]/';
+
+    private const NUMBER = '/^-?\d{1,15}(\.\d{1,6})?$/D';
+
+    public function __invoke(Request $request, string $list): StreamedResponse
+    {
+        $plan = $this->plan();
+        abort_if($plan === null, 404);
+        $sheet = $this->sheet($request, $plan, $list);
+        $name = preg_replace('/[^\w.\-]/', '-', $sheet['name']).'-'.substr($plan->run->plan_date, 0, 10).'.csv';
+
+        return response()->streamDownload(fn () => $this->csv($sheet), $name, ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    /** @return Sheet */
+    private function sheet(Request $request, StoredPlan $plan, string $list): array
+    {
+        $sheets = new Sheets($plan);
+        $site = $this->site($request);
+        $text = $request->string('q')->limit(60, '')->toString();
+
+        return match ($list) {
+            'proposals' => $sheets->proposals($site, $request->filled('until') ? $request->date('until', 'Y-m-d')?->toDateString() : null, $text),
+            'messages' => $sheets->messages($site),
+            'plan' => $sheets->grid(
+                new GridFilter($site, $request->string('supply')->toString(), $request->string('supplier')->toString(), $request->boolean('trouble'), $text, $request->string('sort', 'structure')->toString()),
+                BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::Week, $this->asExpected($request),
+            ),
+            default => $sheets->flow($plan->findPoint($request->string('item')->toString(), $request->string('at')->toString()) ?? abort(404), $this->asExpected($request)),
+        };
+    }
+
+    /** @param  Sheet  $sheet */
+    private function csv(array $sheet): void
+    {
+        $out = fopen('php://output', 'w');
+        if ($out === false) {
+            return;
+        }
+        fputcsv($out, $sheet['columns'], ',', '"', '', "\r\n");
+        foreach ($sheet['rows'] as $row) {
+            fputcsv($out, array_map(fn ($value) => self::harmless((string) $value), $row), ',', '"', '', "\r\n");
+        }
+        fclose($out);
+    }
+
+    /** Text that a spreadsheet would run as a formula gets an apostrophe; numbers stay numbers. */
+    private static function harmless(string $value): string
+    {
+        return preg_match(self::FORMULA, $value) === 1 && preg_match(self::NUMBER, $value) !== 1 ? "'{$value}" : $value;
+    }
+}
