@@ -117,11 +117,16 @@ final readonly class PlanWriter
             if ($supplies === [] && array_filter($demands, fn (Demand $demand) => $demand->need !== null) === []) {
                 continue;
             }
-            foreach ($buckets->of($supplies, $demands) as $row) {
-                yield [
-                    ...$this->point($index), Day::format($row->start), Quantity::format($row->demand()), Quantity::format($row->receipts), Quantity::format($row->proposalsDue),
-                    Quantity::format($row->proposalsStart), Quantity::format($row->balance), Quantity::format($row->expectedBalance),
-                ];
+            $largest = 0.0;
+            foreach ([...$supplies, ...$demands] as $element) {
+                $largest += $element->qty;
+            }
+            $unit = Quantity::unitFor($largest, $this->plan->structure->points[$index]->item->step());
+            foreach ($buckets->of($supplies, $demands, $unit) as $row) {
+                yield [...$this->point($index), Day::format($row->start), ...array_map(
+                    fn (int $sum) => Quantity::formatSum($sum, $unit),
+                    [$row->demand(), $row->receipts, $row->proposalsDue, $row->proposalsStart, $row->balance, $row->expectedBalance],
+                )];
             }
         }
     }

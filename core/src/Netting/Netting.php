@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Netting;
 
 use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 
 /** Nets every point, those that are needed by others after those that need them (section 5). */
@@ -35,9 +36,14 @@ final readonly class Netting
             foreach ($supplies as $supply) {
                 $supply->kind === SupplyKind::Stock ? $stock = $supply->qty : $receipts[] = $supply;
             }
+            $largest = (float) $stock + $point->floor() + (int) $point->planning->stockMax;
+            foreach ([...$receipts, ...$demands] as $element) {
+                $largest += $element->qty;
+            }
+            $unit = Quantity::unitFor($largest, $point->item->step());
             try {
-                (new PointSweep($this->work->options, $proposer, $point, $demands, $receipts, $stock))->run();
-                $receipts === [] || $orderMessages->write($point, $demands, $stock);
+                (new PointSweep($this->work->options, $proposer, $point, $demands, $receipts, $stock, $unit))->run();
+                $receipts === [] || $orderMessages->write($point, $demands, $stock, $unit);
             } catch (QuantityOutOfRange $trouble) {
                 throw $trouble->at($point->item->code, $point->site->code);
             }

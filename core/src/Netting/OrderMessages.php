@@ -21,14 +21,15 @@ final readonly class OrderMessages
     /**
      * @param  list<Demand>  $demands  by need date
      * @param  int  $stock  millionths
+     * @param  int  $unit  in which balances are counted, millionths
      */
-    public function write(Point $point, array $demands, int $stock): void
+    public function write(Point $point, array $demands, int $stock, int $unit): void
     {
         $supplies = array_filter($this->work->supplies[$point->index] ?? [], fn (Supply $supply) => $supply->kind !== SupplyKind::Stock);
         usort($supplies, fn (Supply $a, Supply $b) => $a->effective <=> $b->effective ?: $a->rank <=> $b->rank);
-        $days = $this->shortDays($demands);
-        $floor = $point->floor();
-        $before = $stock;
+        $days = $this->shortDays($demands, $unit);
+        $floor = intdiv($point->floor(), $unit);
+        $before = intdiv($stock, $unit);
         $place = 0;
         foreach ($supplies as $supply) {
             while (isset($days[$place]) && $before - $days[$place][1] >= $floor) {
@@ -37,7 +38,7 @@ final readonly class OrderMessages
             if (! $supply->isProposal() && ! $supply->broughtIn) {
                 $this->judge($supply, $days[$place][0] ?? null);
             }
-            $before += $supply->qty;
+            $before += intdiv($supply->qty, $unit);
         }
     }
 
@@ -45,15 +46,15 @@ final readonly class OrderMessages
      * The plan date and each need date, with all demand up to it.
      *
      * @param  list<Demand>  $demands
-     * @return list<array{int, int}> day number, millionths
+     * @return list<array{int, int}> day number, units
      */
-    private function shortDays(array $demands): array
+    private function shortDays(array $demands, int $unit): array
     {
         $planDate = $this->work->options->planDate;
         $sum = 0;
         $days = [$planDate => 0];
         foreach ($demands as $demand) {
-            $days[(int) $demand->need] = $sum += $demand->qty;
+            $days[(int) $demand->need] = $sum += intdiv($demand->qty, $unit);
         }
 
         return array_map(fn (int $day) => [$day, $days[$day]], array_keys($days));

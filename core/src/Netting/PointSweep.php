@@ -9,6 +9,7 @@ use Yposta\Core\Network\LotRule;
 use Yposta\Core\Options;
 use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\Supply;
+use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\Point;
 
@@ -22,7 +23,14 @@ final class PointSweep
 
     private readonly LotRule $rule;
 
+    /** In the unit of the sums, as all quantities here. */
     private readonly int $floor;
+
+    /** @var list<int> what each receipt brings */
+    private readonly array $received;
+
+    /** @var list<int> what each demand takes */
+    private readonly array $wanted;
 
     /** The first receipt, by effective date, that may not have been counted yet. */
     private int $receipt = 0;
@@ -37,6 +45,7 @@ final class PointSweep
      * @param  list<Demand>  $demands  by need date, priority, reference
      * @param  list<Supply>  $receipts  the open orders
      * @param  int  $stock  millionths
+     * @param  int  $unit  in which balances are counted, millionths; see {@see Quantity::unitFor()}
      */
     public function __construct(
         private readonly Options $options,
@@ -45,11 +54,14 @@ final class PointSweep
         private readonly array $demands,
         private array $receipts,
         int $stock,
+        private readonly int $unit,
     ) {
         usort($this->receipts, fn (Supply $a, Supply $b) => $a->effective <=> $b->effective ?: $a->rank <=> $b->rank);
-        $this->balance = $stock;
+        $this->balance = intdiv($stock, $unit);
         $this->rule = $point->planning->lotRule;
-        $this->floor = $point->floor();
+        $this->floor = intdiv($point->floor(), $unit);
+        $this->received = array_map(fn (Supply $receipt) => intdiv($receipt->qty, $unit), $this->receipts);
+        $this->wanted = array_map(fn (Demand $demand) => intdiv($demand->qty, $unit), $demands);
     }
 
     /** @throws QuantityOutOfRange */
@@ -62,8 +74,8 @@ final class PointSweep
             $this->countReceipts($day);
             $first = $this->demand;
             while ($this->demand < $count && $this->demands[$this->demand]->need === $day) {
+                $this->balance -= $this->wanted[$this->demand];
                 $demand = $this->demands[$this->demand++];
-                $this->balance -= $demand->qty;
                 $perOrder && $this->settle($day, $demand);
             }
             if (! $perOrder || $first === $this->demand) {
@@ -77,7 +89,7 @@ final class PointSweep
     {
         while (isset($this->receipts[$this->receipt]) && $this->receipts[$this->receipt]->effective <= $day) {
             if (! isset($this->broughtIn[$this->receipt])) {
-                $this->balance += $this->receipts[$this->receipt]->qty;
+                $this->balance += $this->received[$this->receipt];
             }
             $this->receipt++;
         }
@@ -95,14 +107,14 @@ final class PointSweep
             return;
         }
         $coversTo = $day;
-        $target = $this->rule === LotRule::MinMax ? (int) $this->point->planning->stockMax : $this->floor;
+        $target = $this->rule === LotRule::MinMax ? (int) $this->point->planning->stockMax : $this->point->floor();
         if ($this->rule === LotRule::LotForLot && $this->point->planning->groupDays > 1) {
             $coversTo = $day + $this->point->planning->groupDays - 1;
             $lowest = $this->lowestUntil($coversTo);
         }
         $priority = $tied === null ? $this->mostUrgent($day, $coversTo) : $tied->priority;
-        $made = $this->proposer->propose($this->point, $day, $coversTo, $lowest, $target, $priority, $tied);
-        $this->balance += $made;
+        $made = $this->proposer->propose($this->point, $day, $coversTo, Quantity::checked($lowest * $this->unit), $target, $priority, $tied);
+        $this->balance += intdiv($made, $this->unit);
     }
 
     private function bringIn(int $day): void
@@ -117,7 +129,7 @@ final class PointSweep
                 continue;
             }
             $this->broughtIn[$place] = true;
-            $this->balance += $receipt->qty;
+            $this->balance += $this->received[$place];
             $this->proposer->broughtIn($receipt, $day);
         }
     }
@@ -130,9 +142,9 @@ final class PointSweep
         for ($place = $this->demand; isset($this->demands[$place]) && $this->demands[$place]->need <= $day; $place++) {
             $need = $this->demands[$place]->need;
             for (; isset($this->receipts[$receipt]) && $this->receipts[$receipt]->effective <= $need; $receipt++) {
-                $balance += isset($this->broughtIn[$receipt]) ? 0 : $this->receipts[$receipt]->qty;
+                $balance += isset($this->broughtIn[$receipt]) ? 0 : $this->received[$receipt];
             }
-            $balance -= $this->demands[$place]->qty;
+            $balance -= $this->wanted[$place];
             if ($balance < $lowest && ($this->demands[$place + 1]->need ?? null) !== $need) {
                 $lowest = $balance;
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Plan;
 
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Quantity\Quantity;
 
 /** Sums up the supplies and demands of a point by day, week or month (section 9, `buckets.csv`). */
 final readonly class Buckets
@@ -30,28 +31,30 @@ final readonly class Buckets
     /**
      * @param  list<Supply>  $supplies
      * @param  list<Demand>  $demands
+     * @param  int  $unit  in which the sums are counted, millionths; see {@see Quantity::unitFor()}
      * @return list<BucketRow>
      */
-    public function of(array $supplies, array $demands): array
+    public function of(array $supplies, array $demands, int $unit = 1): array
     {
         $rows = array_map(fn (array $span) => new BucketRow($span[0], $span[1]), $this->spans);
         $needed = $expected = [];
         foreach ($supplies as $supply) {
-            self::move($needed, $supply->effective, $supply->qty);
-            self::move($expected, $supply->available, $supply->qty);
+            $qty = intdiv($supply->qty, $unit);
+            self::move($needed, $supply->effective, $qty);
+            self::move($expected, $supply->available, $qty);
             if ($supply->kind === SupplyKind::Stock) {
                 continue;
             }
             $due = $this->row($rows, $supply->effective);
             $there = $this->row($rows, $supply->available);
             if ($supply->isProposal()) {
-                $due === null || $due->proposalsDue += $supply->qty;
-                $there === null || $there->proposalsExpected += $supply->qty;
+                $due === null || $due->proposalsDue += $qty;
+                $there === null || $there->proposalsExpected += $qty;
                 $start = $this->row($rows, max($supply->start, $this->planDate));
-                $start === null || $start->proposalsStart += $supply->qty;
+                $start === null || $start->proposalsStart += $qty;
             } else {
-                $due === null || $due->receipts += $supply->qty;
-                $there === null || $there->receiptsExpected += $supply->qty;
+                $due === null || $due->receipts += $qty;
+                $there === null || $there->receiptsExpected += $qty;
             }
         }
         foreach ($demands as $demand) {
@@ -59,13 +62,14 @@ final readonly class Buckets
             if ($row === null) {
                 continue;
             }
-            self::move($needed, (int) $demand->need, -$demand->qty);
-            self::move($expected, (int) $demand->need, -$demand->qty);
+            $qty = intdiv($demand->qty, $unit);
+            self::move($needed, (int) $demand->need, -$qty);
+            self::move($expected, (int) $demand->need, -$qty);
             match ($demand->kind) {
-                DemandKind::Sales => $row->sales += $demand->qty,
-                DemandKind::Forecast => $row->forecast += $demand->qty,
-                DemandKind::Part => $row->parts += $demand->qty,
-                DemandKind::Out => $row->out += $demand->qty,
+                DemandKind::Sales => $row->sales += $qty,
+                DemandKind::Forecast => $row->forecast += $qty,
+                DemandKind::Part => $row->parts += $qty,
+                DemandKind::Out => $row->out += $qty,
                 DemandKind::Safety => null,
             };
         }

@@ -9,6 +9,7 @@ use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\Message;
 use Yposta\Core\Plan\MessageCode;
 use Yposta\Core\Plan\Supply;
+use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Structure\Point;
 
 /** Finds the unbroken stretches of days in which projected stock ends the day under safety stock, or under zero without one. */
@@ -25,13 +26,15 @@ final readonly class SafetyStretches
     public function write(Point $point, array $supplies, array $demands): void
     {
         $planDate = $this->work->options->planDate;
+        $unit = self::unit($point, $supplies, $demands);
+        $safety = intdiv($point->safetyStock, $unit);
         $moves = [$planDate => 0];
         foreach ($supplies as $supply) {
-            $moves[$supply->available] = ($moves[$supply->available] ?? 0) + $supply->qty;
+            $moves[$supply->available] = ($moves[$supply->available] ?? 0) + intdiv($supply->qty, $unit);
         }
         foreach ($demands as $demand) {
             if ($demand->need !== null) {
-                $moves[$demand->need] = ($moves[$demand->need] ?? 0) - $demand->qty;
+                $moves[$demand->need] = ($moves[$demand->need] ?? 0) - intdiv($demand->qty, $unit);
             }
         }
         ksort($moves);
@@ -46,19 +49,33 @@ final readonly class SafetyStretches
             if ($balance < 0) {
                 $this->work->shortFrom[$point->index] ??= $day;
             }
-            $short = $point->safetyStock - $balance;
+            $short = $safety - $balance;
             if ($short > 0) {
                 $since ??= $day;
                 $worst = max($worst, $short);
             } elseif ($since !== null) {
-                $this->say($point, $since, $day - 1, $worst);
+                $this->say($point, $since, $day - 1, Quantity::checked($worst * $unit));
                 $since = null;
                 $worst = 0;
             }
         }
         if ($since !== null) {
-            $this->say($point, $since, $this->work->options->horizonEnd, $worst);
+            $this->say($point, $since, $this->work->options->horizonEnd, Quantity::checked($worst * $unit));
         }
+    }
+
+    /**
+     * @param  list<Supply>  $supplies
+     * @param  list<Demand>  $demands
+     */
+    private static function unit(Point $point, array $supplies, array $demands): int
+    {
+        $largest = (float) $point->safetyStock;
+        foreach ([...$supplies, ...$demands] as $element) {
+            $largest += $element->qty;
+        }
+
+        return Quantity::unitFor($largest, $point->item->step());
     }
 
     private function say(Point $point, int $from, int $to, int $short): void

@@ -79,6 +79,35 @@ final class Quantity
         return $over === 0 ? $millionths : self::checked($millionths + ($multiple - $over));
     }
 
+    /**
+     * The unit in which quantities can be summed up without leaving a machine word: millionths as a rule, the smallest step of the item
+     * where the sums are too large for that. Balances may go beyond the range of quantities; they are then counted in that unit.
+     *
+     * @param  float  $largest  a bound of the sums, millionths
+     * @param  int  $step  smallest quantity of the item, millionths
+     * @return int millionths
+     */
+    public static function unitFor(float $largest, int $step): int
+    {
+        return $largest < self::MAX ? 1 : $step;
+    }
+
+    /**
+     * A sum that may go beyond the range of quantities, as text.
+     *
+     * @param  int  $unit  what it is counted in, millionths
+     */
+    public static function formatSum(int $sum, int $unit): string
+    {
+        if ($unit === 1) {
+            return self::format($sum);
+        }
+        $units = intdiv(self::ONE, $unit);
+        $fraction = rtrim(str_pad((string) (abs($sum % $units) * $unit), 6, '0', STR_PAD_LEFT), '0');
+
+        return ($sum < 0 ? '-' : '').abs(intdiv($sum, $units)).($fraction === '' ? '' : '.'.$fraction);
+    }
+
     /** Whole lots of a size that it takes to reach a quantity. */
     public static function lots(int $millionths, int $size): int
     {

@@ -190,3 +190,16 @@ it('refuses to leave the range of quantities and names the item', function () {
     expect(fn () => Support::plan(Support::small($files)))->toThrow(QuantityOutOfRange::class, 'RAW at MAIN')
         ->and(fn () => Support::plan(Support::small(bought('lot_rule,fixed_qty', 'fixed,1', "S1,1,X,MAIN,1000001,2026-03-12,5\n"))))->toThrow(QuantityOutOfRange::class, 'X at MAIN');
 });
+
+it('lets balances go beyond the range of quantities, exactly', function () {
+    $files = bought('lot_rule', 'lot_for_lot', "S1,1,X,MAIN,9000000000000,2026-03-12,5\nS2,1,X,MAIN,8999999999999,2026-03-20,5\nS3,1,X,MAIN,5,2026-03-24,5\n", [
+        'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-03-31\nbucket,month\n", 'stock' => "item,site,qty\nX,MAIN,9000000000000\n",
+        'orders' => "order,kind,status,item,site,qty,due\nP1,buy,firm,X,MAIN,9000000000000,2026-03-04\nP2,buy,firm,X,MAIN,9000000000000,2026-03-31\n",
+    ]);
+    $plan = Support::plan(Support::small($files));
+
+    expect($plan->proposals)->toBe([])
+        ->and(Support::rows($plan, 'buckets.csv'))->toBe([['item' => 'X', 'site' => 'MAIN', 'start' => '2026-03-01', 'demand' => '18000000000004', 'receipts' => '18000000000000', 'proposals_due' => '0', 'proposals_start' => '0', 'balance' => '8999999999996', 'expected_balance' => '8999999999996']])
+        ->and(Support::rows($plan, 'messages.csv')[1])->toMatchArray(['code' => 'bring_in', 'from' => '2026-03-31', 'to' => '2026-03-24'])
+        ->and(Support::rows($plan, 'messages.csv')[0])->toMatchArray(['code' => 'below_safety', 'from' => '2026-03-24', 'to' => '2026-03-30', 'qty' => '4']);
+});

@@ -65,3 +65,7 @@ it('refuses a requirement that leaves the range', function () {
 
     expect(fn () => $factor->requirement(Quantity::parse('5'), 1))->toThrow(QuantityOutOfRange::class);
 });
+
+it('writes sums that are counted in larger units', function (int $sum, int $unit, string $text) {
+    expect(Quantity::formatSum($sum, $unit))->toBe($text);
+})->with([[1_500_000, 1, '1.5'], [18_000_000_000_004, 1_000_000, '18000000000004'], [-1_234_567, 1_000, '-1234.567'], [-250, 1_000, '-0.25'], [0, 10_000, '0']]);
