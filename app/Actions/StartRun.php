@@ -21,7 +21,7 @@ final readonly class StartRun
     private const SILENT_MINUTES = 10;
 
     /**
-     * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly` narrows to what is sold
+     * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly` narrows to what is sold, or if false takes all levels
      *
      * @throws Refused when the wishes contradict each other or a run is under way
      */
@@ -52,11 +52,17 @@ final readonly class StartRun
     {
         $defaults = Settings::get(Settings::RUN_DEFAULTS, []);
         $planDate = Settings::planDate();
-        $soldOnly = (bool) ($wishes['soldOnly'] ?? false);
+        $soldOnly = ($wishes['soldOnly'] ?? null) === true;
+        $allLevels = ($wishes['soldOnly'] ?? null) === false;
         unset($wishes['soldOnly'], $defaults['horizonEnd'], $defaults['planDate']);
         $horizon = $this->defaultHorizon($planDate);
         $parameters = [...$defaults, 'planDate' => $planDate, 'horizonEnd' => $horizon, ...array_filter($wishes, fn ($wish) => $wish !== null)];
-        if ($soldOnly) {
+        if (isset($wishes['sites']) && array_diff(DB::table('sites')->pluck('code')->all(), (array) $wishes['sites']) === []) {
+            $parameters['sites'] = null;
+        }
+        if ($allLevels) {
+            $parameters['items'] = null;
+        } elseif ($soldOnly) {
             $parameters['items'] = array_map(strval(...), DB::table('sales_lines')->select('item_code')->union(DB::table('forecast_buckets')->select('item_code'))->orderBy('item_code')->pluck('item_code')->all());
         }
         try {

@@ -7,6 +7,7 @@ use App\Models\Item;
 use App\Models\PlanningData;
 use App\Models\Run;
 use App\Models\SalesLine;
+use App\Support\Settings;
 use Tests\Demo;
 
 beforeEach(function () {
@@ -35,6 +36,14 @@ it('plans only what is sold and what goes into it when asked to', function () {
     ]);
     $this->postJson('/runs', [])->assertJsonPath('figures.4.value', '5');
     $this->postJson('/runs', ['soldOnly' => true])->assertJsonPath('figures.4.value', '4');
+});
+
+it('takes all sites and levels when they are chosen, whatever the installation\'s defaults', function () {
+    Settings::set(Settings::RUN_DEFAULTS, [...Settings::get(Settings::RUN_DEFAULTS), 'items' => ['ROD'], 'sites' => ['MAIN']]);
+    $this->postJson('/runs', [])->assertJsonPath('figures.4.value', '0');
+    $this->postJson('/runs', ['sites' => ['MAIN'], 'soldOnly' => false])->assertJsonPath('figures.4.value', '4');
+
+    expect(Run::live()->parameters['sites'])->toBeNull()->and(Run::live()->parameters['items'])->toBeNull();
 });
 
 it('leaves the plan before in place when a run fails, and says why', function () {

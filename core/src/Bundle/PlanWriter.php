@@ -117,11 +117,7 @@ final readonly class PlanWriter
             if ($supplies === [] && array_filter($demands, fn (Demand $demand) => $demand->need !== null) === []) {
                 continue;
             }
-            $largest = 0.0;
-            foreach ([...$supplies, ...$demands] as $element) {
-                $largest += $element->qty;
-            }
-            $unit = Quantity::unitFor($largest, $this->plan->structure->points[$index]->item->step());
+            $unit = Quantity::unitFor(array_sum(Quantity::of($supplies)) + array_sum(Quantity::of($demands)), $this->plan->structure->points[$index]->item->step());
             foreach ($buckets->of($supplies, $demands, $unit) as $row) {
                 yield [...$this->point($index), Day::format($row->start), ...array_map(
                     fn (int $sum) => Quantity::formatSum($sum, $unit),

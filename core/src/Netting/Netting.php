@@ -36,10 +36,7 @@ final readonly class Netting
             foreach ($supplies as $supply) {
                 $supply->kind === SupplyKind::Stock ? $stock = $supply->qty : $receipts[] = $supply;
             }
-            $largest = (float) $stock + $point->floor() + (int) $point->planning->stockMax;
-            foreach ([...$receipts, ...$demands] as $element) {
-                $largest += $element->qty;
-            }
+            $largest = $stock + $point->floor() + (int) $point->planning->stockMax + array_sum(Quantity::of($receipts)) + array_sum(Quantity::of($demands));
             $unit = Quantity::unitFor($largest, $point->item->step());
             try {
                 (new PointSweep($this->work->options, $proposer, $point, $demands, $receipts, $stock, $unit))->run();

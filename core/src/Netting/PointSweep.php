@@ -60,8 +60,8 @@ final class PointSweep
         $this->balance = intdiv($stock, $unit);
         $this->rule = $point->planning->lotRule;
         $this->floor = intdiv($point->floor(), $unit);
-        $this->received = array_map(fn (Supply $receipt) => intdiv($receipt->qty, $unit), $this->receipts);
-        $this->wanted = array_map(fn (Demand $demand) => intdiv($demand->qty, $unit), $demands);
+        $this->received = Quantity::of($this->receipts, $unit);
+        $this->wanted = Quantity::of($demands, $unit);
     }
 
     /** @throws QuantityOutOfRange */

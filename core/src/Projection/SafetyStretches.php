@@ -70,12 +70,7 @@ final readonly class SafetyStretches
      */
     private static function unit(Point $point, array $supplies, array $demands): int
     {
-        $largest = (float) $point->safetyStock;
-        foreach ([...$supplies, ...$demands] as $element) {
-            $largest += $element->qty;
-        }
-
-        return Quantity::unitFor($largest, $point->item->step());
+        return Quantity::unitFor($point->safetyStock + array_sum(Quantity::of($supplies)) + array_sum(Quantity::of($demands)), $point->item->step());
     }
 
     private function say(Point $point, int $from, int $to, int $short): void

@@ -83,13 +83,27 @@ final class Quantity
      * The unit in which quantities can be summed up without leaving a machine word: millionths as a rule, the smallest step of the item
      * where the sums are too large for that. Balances may go beyond the range of quantities; they are then counted in that unit.
      *
-     * @param  float  $largest  a bound of the sums, millionths
+     * @param  int|float  $largest  a bound of the sums, millionths; a float when it has left a machine word
      * @param  int  $step  smallest quantity of the item, millionths
      * @return int millionths
      */
-    public static function unitFor(float $largest, int $step): int
+    public static function unitFor(int|float $largest, int $step): int
     {
         return $largest < self::MAX ? 1 : $step;
+    }
+
+    /**
+     * Quantities of supplies or demands, counted in a unit.
+     *
+     * @param  list<object{qty: int}>  $elements
+     * @param  int  $unit  millionths
+     * @return list<int>
+     */
+    public static function of(array $elements, int $unit = 1): array
+    {
+        $quantities = array_column($elements, 'qty');
+
+        return $unit === 1 ? $quantities : array_map(fn (int $qty) => intdiv($qty, $unit), $quantities);
     }
 
     /**

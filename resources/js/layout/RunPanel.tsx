@@ -107,7 +107,7 @@ interface Wishes {
     horizonEnd: string | null;
     bucket: string;
     forecasts: string[];
-    sites: string[] | null;
+    sites: string[];
     soldOnly: boolean;
 }
 
@@ -125,7 +125,7 @@ function Choices({ trouble, onStart }: { trouble: string | null; onStart: (wishe
             onSubmit={(event) => {
                 event.preventDefault();
                 setSent(true);
-                onStart({ horizonEnd: horizonEnd || null, bucket, forecasts, sites: some ? chosenSites : null, soldOnly });
+                onStart({ horizonEnd: horizonEnd || null, bucket, forecasts, sites: chosenSites, soldOnly });
                 setTimeout(() => setSent(false), 1000);
             }}
         >

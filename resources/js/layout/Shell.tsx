@@ -5,6 +5,7 @@ import { Notice } from '@/components/Notice';
 import { Rail } from '@/layout/Rail';
 import { TopBar } from '@/layout/TopBar';
 import { useShared } from '@/lib/shared';
+import { t } from '@/lib/t';
 
 const Slot = createContext<HTMLElement | null>(null);
 
@@ -17,7 +18,7 @@ export function Shell({ children }: { children: ReactNode }) {
     return (
         <Slot value={slot}>
             <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
-                To the page
+                {t('To the page')}
             </a>
             <div className="flex h-screen overflow-hidden">
                 <Rail />
