@@ -52,7 +52,7 @@ export function ProposalTable({ groups, by, picked, edits, open, mayConvert, onP
                             {t('For')}
                         </th>
                         <th scope="col" className="w-[96px]" />
-                        <th scope="col" className="w-[56px] pr-3 text-right">
+                        <th scope="col" className={`pr-3 text-right ${by === 'supplier' ? 'w-[56px]' : 'w-[84px]'}`}>
                             {t('Value')}
                         </th>
                     </tr>
@@ -192,7 +192,10 @@ function Row({ row, by, picked, edit, isOpen, may, onPick, onEdit, onOpen }: Row
             <td className="truncate" title={row.purpose}>
                 {row.purpose}
             </td>
-            <td className="pr-3 text-right whitespace-nowrap">{row.value && qty(row.value)}</td>
+            <td className="pr-3 text-right whitespace-nowrap">
+                {row.value && qty(row.value)}
+                {row.value && by !== 'supplier' && <span className="text-mute"> {row.currency}</span>}
+            </td>
         </tr>
     );
 }
