@@ -37,6 +37,9 @@ final readonly class ProposalList
     /** @var array<string, int> price in millionths by supplier and item */
     private array $prices;
 
+    /** @var array<string, string> names by code */
+    private array $sites;
+
     private int $bringInDays;
 
     public function __construct(private StoredPlan $plan)
@@ -44,6 +47,7 @@ final readonly class ProposalList
         $this->describe = new Describe($plan);
         $this->suppliers = DB::table('suppliers')->get()->keyBy('code')->all();
         $this->prices = DB::table('supplier_items')->whereNotNull('price')->get()->mapWithKeys(fn ($row) => ["{$row->supplier_code}\x1f{$row->item_code}" => (int) $row->price])->all();
+        $this->sites = DB::table('sites')->pluck('name', 'code')->map(fn ($name) => (string) $name)->all();
         $this->bringInDays = (int) ($plan->run->parameters['bringInDays'] ?? 0);
     }
 
@@ -149,7 +153,7 @@ final readonly class ProposalList
         foreach ($rows as $row) {
             $value += (int) ($row->value ?? 0);
         }
-        $site = DB::table('sites')->where('code', $first->site)->value('name');
+        $site = $this->sites[$first->site];
         [$title, $note] = match ($by) {
             'item' => ["{$first->item} {$first->name}", trans('at :site', ['site' => $site])],
             'date' => [Say::isoDay($first->start, $this->plan->planDate), ''],
@@ -159,7 +163,7 @@ final readonly class ProposalList
                     $first->supplier === null ? trans('choose one before ordering') : trans_choice('{1} one purchase order for :site, 1 line|[2,*] one purchase order for :site, :count lines', $count, ['site' => $site, 'count' => $count]),
                 ],
                 'make' => [trans('Made at :site', ['site' => $site]), trans_choice('{1} 1 production order|[2,*] :count production orders', $count, ['count' => $count])],
-                default => [trans('From :from to :site', ['from' => DB::table('sites')->where('code', $first->fromSite)->value('name'), 'site' => $site]), trans_choice('{1} 1 transfer|[2,*] :count transfers', $count, ['count' => $count])],
+                default => [trans('From :from to :site', ['from' => $this->sites[(string) $first->fromSite] ?? '', 'site' => $site]), trans_choice('{1} 1 transfer|[2,*] :count transfers', $count, ['count' => $count])],
             },
         };
 

@@ -4,15 +4,14 @@ import type { ReactNode } from 'react';
 
 const SHAPE = 'inline-flex h-[27px] items-center gap-1.5 rounded-full border px-3 text-sm font-semibold whitespace-nowrap';
 
+function look(on: boolean): string {
+    return `${SHAPE} ${on ? 'border-act bg-act-tint text-act-dark' : 'border-line bg-surface hover:border-mute'}`;
+}
+
 /** A filter that is on or off. */
 export function PillToggle({ on, onChange, children }: { on: boolean; onChange: (on: boolean) => void; children: ReactNode }) {
     return (
-        <button
-            type="button"
-            aria-pressed={on}
-            onClick={() => onChange(!on)}
-            className={`${SHAPE} ${on ? 'border-act bg-act-tint text-act-dark' : 'border-line bg-surface hover:border-mute'}`}
-        >
+        <button type="button" aria-pressed={on} onClick={() => onChange(!on)} className={look(on)}>
             {children}
             {on && <Check size={13} aria-hidden />}
         </button>
@@ -40,10 +39,7 @@ export function PillSelect({
     const active = chosen !== choices[0];
     return (
         <Listbox value={value} onChange={onChange}>
-            <ListboxButton
-                aria-label={`${label}: ${chosen?.label ?? ''}`}
-                className={`${SHAPE} ${active ? 'border-act bg-act-tint text-act-dark' : 'border-line bg-surface hover:border-mute'}`}
-            >
+            <ListboxButton aria-label={`${label}: ${chosen?.label ?? ''}`} className={look(active)}>
                 {chosen?.label}
                 <ChevronDown size={13} aria-hidden />
             </ListboxButton>
@@ -86,7 +82,7 @@ export function PillTabs({
                     type="button"
                     aria-pressed={choice.value === value}
                     onClick={() => onChange(choice.value)}
-                    className={`${SHAPE} ${choice.value === value ? 'border-act bg-act-tint text-act-dark' : 'border-line bg-surface hover:border-mute'}`}
+                    className={look(choice.value === value)}
                 >
                     {choice.label}
                 </button>

@@ -66,7 +66,7 @@ export function RunPanel() {
 
 function settled(state: RunState): void {
     if (state.status === 'done') {
-        router.reload({ preserveUrl: true } as never);
+        router.reload();
     }
 }
 

@@ -84,7 +84,7 @@ export default function Demand({ filter, sales, forecasts, rows, counted, mostLi
                 rows.length === 0 ? (
                     <Empty title={t('No forecast fits')}>{t('Choose another forecast, site or item.')}</Empty>
                 ) : (
-                    <ForecastGrid key={`${filter.forecast ?? ''} ${site}`} rows={rows} today={plan.planDate} />
+                    <ForecastGrid key={`${filter.forecast ?? ''} ${site}`} rows={rows} />
                 )
             ) : sales.length === 0 ? (
                 <Empty title={t('No sales line fits')}>{t('Everything is delivered, or a filter hides the rest.')}</Empty>

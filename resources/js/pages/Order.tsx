@@ -1,5 +1,5 @@
 import { Link } from '@inertiajs/react';
-import { CoverStrip } from '@/components/CoverStrip';
+import { ComponentCover } from '@/components/ComponentCover';
 import { PageHead } from '@/components/PageHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
@@ -193,11 +193,7 @@ function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) 
                                 <td className="text-right">{qty(row.issued)}</td>
                                 <td className="text-right whitespace-nowrap">{day(row.need)}</td>
                                 <td className="pl-6">
-                                    {row.strip ? (
-                                        <CoverStrip strip={row.strip} width={100} showDate />
-                                    ) : (
-                                        <span className="text-xs text-mute">{Number(row.issued) > 0 ? t('issued') : t('not planned')}</span>
-                                    )}
+                                    <ComponentCover row={row} width={100} />
                                 </td>
                             </tr>
                         ))}

@@ -101,7 +101,6 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                     firstRows={rows}
                     total={total}
                     filter={filter}
-                    today={plan.planDate}
                     picked={picked}
                     onPick={setPicked}
                 />

@@ -72,7 +72,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                     setPicked(new Set());
                     setEdits(new Map());
                     setKey(freshKey());
-                    router.reload({ preserveUrl: true } as never);
+                    router.reload();
                 })
                 .catch((cause: unknown) => {
                     if (cause instanceof Refusal && cause.reason === 'absurd') {
@@ -83,7 +83,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                     setTrouble(cause instanceof Refusal ? cause.message : String(cause));
                     if (cause instanceof Refusal && ['converted', 'stale'].includes(cause.reason)) {
                         setPicked(new Set());
-                        router.reload({ preserveUrl: true } as never);
+                        router.reload();
                     }
                 })
                 .finally(() => setBusy(false));

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { AnswerLines } from '@/components/AnswerCard';
+import { AnswerLines } from '@/components/AnswerLines';
 import { PegList } from '@/components/PegList';
 import type { Answer } from '@/lib/shapes';
 import { t } from '@/lib/t';

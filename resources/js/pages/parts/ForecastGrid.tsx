@@ -12,7 +12,7 @@ const HEAD = 250;
 const WIDTH = 62;
 
 /** A forecast, item by period: what is forecast (typed here), what orders consume of it, what is left. */
-export function ForecastGrid({ rows, today }: { rows: ForecastRow[]; today: string }) {
+export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
     const { user } = useShared();
     const [trouble, setTrouble] = useState<string | null>(null);
     const [at, setAt] = useState<[number, number]>([0, 0]);
@@ -80,7 +80,7 @@ export function ForecastGrid({ rows, today }: { rows: ForecastRow[]; today: stri
                         <div
                             key={start}
                             role="columnheader"
-                            className={`flex items-center justify-end pr-2 ${start <= today && bucket !== 'day' && periods[1] && today < periods[1] && start === periods[0] ? 'text-ink' : ''}`}
+                            className={`flex items-center justify-end pr-2 ${start === periods[0] ? 'text-ink' : ''}`}
                             style={{ width: WIDTH }}
                         >
                             {bucket === 'month' ? period(start, bucket).replace(/ \d+$/, '') : period(start, bucket)}

@@ -1,5 +1,5 @@
 import { Link } from '@inertiajs/react';
-import { CoverStrip } from '@/components/CoverStrip';
+import { ComponentCover } from '@/components/ComponentCover';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
@@ -97,11 +97,7 @@ export function Components({ rows }: { rows: ComponentRow[] }) {
                             </td>
                             <td className="pr-3 text-right whitespace-nowrap text-mute">{day(row.need)}</td>
                             <td className="w-[86px] align-middle">
-                                {row.strip ? (
-                                    <CoverStrip strip={row.strip} width={84} showDate />
-                                ) : (
-                                    <span className="text-xs text-mute">{Number(row.issued) > 0 ? t('issued') : t('not planned')}</span>
-                                )}
+                                <ComponentCover row={row} width={84} />
                             </td>
                         </tr>
                     ))}

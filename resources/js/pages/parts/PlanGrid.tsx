@@ -19,7 +19,6 @@ interface Props {
     firstRows: GridRow[];
     total: number;
     filter: Record<string, string>;
-    today: string;
     picked: Picked | null;
     onPick: (picked: Picked) => void;
 }
@@ -36,7 +35,7 @@ const keyOf = (row: GridRow) => `${row.item}\u001f${row.site}`;
  * The grid item x period. Rows are drawn as they come into sight and fetched a page at a time. One cell has the focus; arrow keys move it,
  * Enter opens the row into its record, ? asks where the number comes from.
  */
-export function PlanGrid({ periods, firstRows, total, filter, today, picked, onPick }: Props) {
+export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: Props) {
     const [pages, setPages] = useState<Map<number, GridRow[]>>(() => new Map([[0, firstRows]]));
     const [opened, setOpened] = useState<ReadonlyMap<string, PointDetail | null>>(new Map());
     const [at, setAt] = useState<[number, number]>([0, 0]);
@@ -225,9 +224,7 @@ export function PlanGrid({ periods, firstRows, total, filter, today, picked, onP
                     })}
                 </div>
             </div>
-            <p className="mt-1.5 text-xs text-mute">
-                {t('Arrow keys move, Enter opens a row, ? asks where a number comes from.')} <span className="sr-only">{today}</span>
-            </p>
+            <p className="mt-1.5 text-xs text-mute">{t('Arrow keys move, Enter opens a row, ? asks where a number comes from.')}</p>
             {asked && <AnswerPopover asked={asked} onClose={() => setAsked(null)} />}
         </>
     );

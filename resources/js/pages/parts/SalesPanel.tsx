@@ -1,5 +1,5 @@
 import { Link } from '@inertiajs/react';
-import { AnswerLines } from '@/components/AnswerCard';
+import { AnswerLines } from '@/components/AnswerLines';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
