@@ -65,8 +65,8 @@ it('takes a planner from a forecast to orders, and proposes nothing twice', func
     $person->clicks("//tr[@data-row][td[contains(., 'from run')]]")->sees('Made from Proposal');
 
     // run again: nothing is proposed twice
-    $person->clicks("//button[normalize-space()='Run']")->clicks("//button[normalize-space()='Run now' or normalize-space()='Run again']");
-    $person->sees('The new plan is live')->presses('ESCAPE');
+    $person->clicks("//button[normalize-space()='Run']")->sees('All levels')->clicks("//button[normalize-space()='Run now']")
+        ->sees('The new plan is live')->presses('ESCAPE');
     foreach ($items as $item) {
         $person->opens('/item?item='.$item.'&at=OSK')->sees('At a glance');
     }

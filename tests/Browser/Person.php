@@ -55,10 +55,17 @@ final readonly class Person
     /** @param  string  $where  an XPath, or a CSS selector that does not begin with a slash */
     public function clicks(string $where): self
     {
-        Application::await(function () use ($where): bool {
+        $stood = null; // what is still moving to its place, as a panel that has just opened, would be missed
+        Application::await(function () use ($where, &$stood): bool {
             try {
                 $element = $this->find($where);
                 $this->browser->executeScript("arguments[0].scrollIntoView({block: 'center'})", [$element]);
+                $box = $this->browser->executeScript('const box = arguments[0].getBoundingClientRect(); return [box.x, box.y]', [$element]);
+                if ($box !== $stood) {
+                    $stood = $box;
+
+                    return false;
+                }
                 $element->click();
 
                 return true;
