@@ -81,9 +81,10 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
     }, [opened, virtual]);
 
     useEffect(() => {
-        if (moved.current) {
+        const cell = moved.current ? scroller.current?.querySelector<HTMLElement>(`[data-cell="${at[0]}:${at[1]}"]`) : null;
+        if (cell) {
             moved.current = false;
-            scroller.current?.querySelector<HTMLElement>(`[data-cell="${at[0]}:${at[1]}"]`)?.focus();
+            cell.focus();
         }
     });
 
@@ -140,8 +141,8 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
         if (next) {
             event.preventDefault();
             const target: [number, number] = [Math.max(0, Math.min(total - 1, next[0])), Math.max(0, Math.min(periods.length, next[1]))];
+            virtual.scrollToIndex(target[0]); // this may draw at once, with the old cell: only then say that the focus moves
             moved.current = true;
-            virtual.scrollToIndex(target[0]);
             pick(...target);
         }
     };
