@@ -145,7 +145,7 @@ final class PlanStore
         $insert = new BulkInsert('plan_messages', ['run_id', 'n', 'point', 'code', 'reference', 'from_date', 'to_date', 'qty', 'text'], self::ROWS_AT_ONCE);
         foreach ($plan->messages as $n => $message) {
             $insert->add([
-                $run, $n, $message->point, $message->code->value, $message->reference, $this->dates->isoOrNull($message->from), $this->dates->isoOrNull($message->to),
+                $run, $n, $message->point, $message->code->value, $message->reference(), $this->dates->isoOrNull($message->from), $this->dates->isoOrNull($message->to),
                 $message->qty, $sentences->message($message),
             ]);
         }

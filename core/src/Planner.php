@@ -44,12 +44,9 @@ final readonly class Planner
         (new Netting($work))->run();
         $netted = hrtime(true);
         $stage('projection');
-        $projection = (new Projection($network, $work))->run();
+        (new Projection($network, $work))->run();
         $end = hrtime(true);
 
-        return new Plan(
-            $options, $structure, $work->supplies, $work->demands, $work->proposals, $projection, $work->messages, $work->shortFrom,
-            ['net' => ($netted - $begin) / 1e9, 'projection' => ($end - $netted) / 1e9],
-        );
+        return new Plan($network, $work, ['net' => ($netted - $begin) / 1e9, 'projection' => ($end - $netted) / 1e9]);
     }
 }

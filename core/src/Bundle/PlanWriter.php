@@ -97,10 +97,10 @@ final readonly class PlanWriter
     private function messages(): iterable
     {
         $messages = $this->plan->messages;
-        usort($messages, fn (Message $a, Message $b) => [$a->code->value, $a->reference, ...$this->point($a->point), $a->from] <=> [$b->code->value, $b->reference, ...$this->point($b->point), $b->from]);
+        usort($messages, fn (Message $a, Message $b) => [$a->code->value, $a->reference(), ...$this->point($a->point), $a->from] <=> [$b->code->value, $b->reference(), ...$this->point($b->point), $b->from]);
         foreach ($messages as $message) {
             yield [
-                $message->code->value, $message->reference, ...$this->point($message->point), self::day($message->from), self::day($message->to),
+                $message->code->value, $message->reference(), ...$this->point($message->point), self::day($message->from), self::day($message->to),
                 Quantity::format($message->qty), $this->sentences->message($message),
             ];
         }

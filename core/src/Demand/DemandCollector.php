@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Demand;
 
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Netting\Places;
 use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
@@ -23,27 +24,50 @@ final readonly class DemandCollector
 
     public function collect(Workspace $work): void
     {
-        in_array('sales', $work->options->demand, true) && $this->sales($work);
-        in_array('forecast', $work->options->demand, true) && $this->forecasts($work);
+        $lines = $this->network->sales;
+        usort($lines, self::inOrder(...));
+        $work->sales = new Places(array_map(self::placeName(...), $lines));
+        $this->add($work, $this->network);
     }
 
-    private function sales(Workspace $work): void
+    /** Adds the demands of a network, or of a part of it that holds the sales lines and forecasts of a few points altogether. */
+    public function add(Workspace $work, Network $network): void
     {
-        $lines = $this->network->sales;
-        usort($lines, fn (SalesLine $a, SalesLine $b) => strcmp($a->order, $b->order) ?: ReferenceOrder::lines($a->line, $b->line));
-        foreach ($lines as $place => $line) {
+        in_array('sales', $work->options->demand, true) && $this->sales($work, $network->sales);
+        in_array('forecast', $work->options->demand, true) && $this->forecasts($work, $network);
+    }
+
+    /** The name under which a sales line has its place in the order of references. */
+    public static function placeName(SalesLine $line): string
+    {
+        return "{$line->order}\x1f{$line->line}";
+    }
+
+    public static function comparePlaces(string $a, string $b): int
+    {
+        [$order, $line] = explode("\x1f", $a);
+        [$otherOrder, $otherLine] = explode("\x1f", $b);
+
+        return strcmp($order, $otherOrder) ?: ReferenceOrder::lines($line, $otherLine);
+    }
+
+    /** @param  list<SalesLine>  $lines */
+    private function sales(Workspace $work, array $lines): void
+    {
+        foreach ($lines as $line) {
             $point = $work->structure->points[$work->structure->indexes[Network::key($line->item, $line->site)]];
-            $work->demand($point, DemandKind::Sales, $line->order, $line->line, DemandKind::Sales->rank(false, $place), $line->open(), $line->due, $line->priority, null, $line->customer);
+            $rank = DemandKind::Sales->rank(false, $work->sales->of(self::placeName($line)));
+            $work->demand($point, DemandKind::Sales, $line->order, $line->line, $rank, $line->open(), $line->due, $line->priority, null, $line->customer);
         }
     }
 
-    private function forecasts(Workspace $work): void
+    private function forecasts(Workspace $work, Network $network): void
     {
         $names = array_values(array_unique($work->options->forecasts));
         sort($names, SORT_STRING);
         $places = array_flip($names);
         $placement = new ForecastPlacement($work->options);
-        foreach ((new ForecastConsumption($work->options))->remaining($this->network) as $left) {
+        foreach ((new ForecastConsumption($work->options))->remaining($network) as $left) {
             $bucket = $left->bucket;
             $point = $work->structure->points[$work->structure->indexes[Network::key($bucket->item, $bucket->site)]];
             foreach ($placement->place($left, $point->calendar, $point->item->step()) as $part) {
@@ -51,5 +75,10 @@ final readonly class DemandCollector
                 $work->demand($point, DemandKind::Forecast, $bucket->forecast, Day::format($part['key']), $rank, $part['qty'], $part['date'], self::LEAST_URGENT);
             }
         }
+    }
+
+    private static function inOrder(SalesLine $a, SalesLine $b): int
+    {
+        return strcmp($a->order, $b->order) ?: ReferenceOrder::lines($a->line, $b->line);
     }
 }

@@ -64,10 +64,10 @@ final readonly class OrderMessages
     {
         if ($needed === null) {
             if ($order->due <= $this->work->options->horizonEnd) {
-                $this->work->messages[] = new Message(MessageCode::Cancel, $order->reference(), $order->point, $order->due, null, $order->qty);
+                $this->work->nettingMessages[$order->point][] = new Message(MessageCode::Cancel, $order, $order->point, $order->due, null, $order->qty);
             }
         } elseif ($needed - $order->effective > $this->work->options->pushOutDays) {
-            $this->work->messages[] = new Message(MessageCode::PushOut, $order->reference(), $order->point, $order->due, $needed, $order->qty);
+            $this->work->nettingMessages[$order->point][] = new Message(MessageCode::PushOut, $order, $order->point, $order->due, $needed, $order->qty);
         }
     }
 }

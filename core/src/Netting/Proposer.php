@@ -6,7 +6,6 @@ namespace Yposta\Core\Netting;
 
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\DemandKind;
 use Yposta\Core\Plan\LotReason;
 use Yposta\Core\Plan\Message;
 use Yposta\Core\Plan\MessageCode;
@@ -16,7 +15,7 @@ use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\Point;
 
-/** Makes proposals for a net requirement: lots, dates, messages, and what they need in turn (section 5). */
+/** Makes proposals for a net requirement: lots, dates and messages (section 5). What they need in turn is {@see Explosion}. */
 final readonly class Proposer
 {
     private LotSizing $lotSizing;
@@ -48,7 +47,6 @@ final readonly class Proposer
             if ($due !== $day) {
                 $this->say(MessageCode::Frozen, $proposal, $day, $due);
             }
-            $this->explode($point, $proposal);
             $made += $qty;
         }
 
@@ -74,13 +72,12 @@ final readonly class Proposer
     private function proposal(Point $point, int $qty, int $due, int $priority): Supply
     {
         $planDate = $this->work->options->planDate;
-        $number = count($this->work->proposals) + 1;
+        $seq = count($this->work->supplies[$point->index] ?? []);
         $proposal = new Supply(
-            $point->index, SupplyKind::Proposal, $point->supply(), (string) $number, SupplyKind::Proposal->rank($number), $qty,
+            $point->index, SupplyKind::Proposal, $point->supply(), '', SupplyKind::Proposal->rank($seq), $qty,
             $point->leadCalendar->back($due, $point->lead), $due, $point->leadCalendar->forward($planDate, $point->lead), $priority,
             false, false, $point->supplier, $point->supply() === OrderKind::Transfer ? $point->planning->fromSite : null,
         );
-        $this->work->proposals[] = $proposal;
         $this->work->supplies[$point->index][] = $proposal;
         if ($proposal->start < $planDate) {
             $this->say(MessageCode::StartPassed, $proposal, $due, $proposal->earliest);
@@ -89,50 +86,8 @@ final readonly class Proposer
         return $proposal;
     }
 
-    private function explode(Point $point, Supply $proposal): void
+    private function say(MessageCode $code, Supply $about, int $from, int $to): void
     {
-        match ($point->supply()) {
-            OrderKind::Make => $this->components($point, $proposal),
-            OrderKind::Transfer => $this->transferOut($point, $proposal),
-            OrderKind::Buy => $point->supplier === null && $this->say(MessageCode::NoSupplier, $proposal, $proposal->start, $proposal->due),
-        };
-    }
-
-    private function components(Point $point, Supply $proposal): void
-    {
-        $day = max($proposal->start, $this->work->options->planDate);
-        $valid = false;
-        $reference = $proposal->reference();
-        $rank = DemandKind::Part->rank(true, (int) $proposal->name << 20);
-        foreach ($this->work->structure->components[$point->index] ?? [] as $row => $line) {
-            if (! $line->validOn($day)) {
-                continue;
-            }
-            $valid = true;
-            $component = $this->work->structure->points[$line->point];
-            $demand = $this->work->demand(
-                $component, DemandKind::Part, $reference, $line->line, $rank | $row,
-                $line->requirement($proposal->qty), $line->offsetDays === 0 ? $day : $point->calendar->forward($day, $line->offsetDays), $proposal->priority, $proposal,
-            );
-            $demand === null || $proposal->inputs[] = $demand;
-        }
-        $valid || $this->say(MessageCode::NoBom, $proposal, $proposal->start, $proposal->due);
-    }
-
-    private function transferOut(Point $point, Supply $proposal): void
-    {
-        $source = $this->work->structure->points[(int) $point->source];
-        $demand = $this->work->demand(
-            $source, DemandKind::Out, $proposal->reference(), '', DemandKind::Out->rank(true, (int) $proposal->name),
-            $proposal->qty, max($proposal->start, $this->work->options->planDate), $proposal->priority, $proposal,
-        );
-        $demand === null || $proposal->inputs[] = $demand;
-    }
-
-    private function say(MessageCode $code, Supply $about, int $from, int $to): bool
-    {
-        $this->work->messages[] = new Message($code, $about->reference(), $about->point, $from, $to, $about->qty);
-
-        return true;
+        $this->work->nettingMessages[$about->point][] = new Message($code, $about, $about->point, $from, $to, $about->qty);
     }
 }

@@ -10,6 +10,7 @@ use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Network\Stock;
 use Yposta\Core\Plan\DemandKind;
 use Yposta\Core\Plan\Message;
 use Yposta\Core\Plan\MessageCode;
@@ -33,8 +34,8 @@ final readonly class SupplyCollector
 
     public function collect(Workspace $work): void
     {
-        if (in_array('stock', $work->options->supply, true)) {
-            $this->stock($work);
+        foreach ($this->network->stock as $stock) {
+            $this->stock($work, $stock);
         }
         $rows = [];
         foreach ($this->network->components as $component) {
@@ -42,28 +43,29 @@ final readonly class SupplyCollector
         }
         $orders = array_values($this->network->orders);
         usort($orders, fn (OpenOrder $a, OpenOrder $b) => strcmp($a->code, $b->code));
-        foreach ($orders as $place => $order) {
-            $point = $this->point($work, $order->item, $order->site);
-            if ($order->open() > 0 && $point->inScope && in_array(self::OPTION[$order->kind->value], $work->options->supply, true)) {
-                $this->order($work, $point, $order, $rows[$order->code] ?? [], $place);
-            }
+        $work->orders = new Places(array_column($orders, 'code'));
+        foreach ($orders as $order) {
+            $this->order($work, $order, $rows[$order->code] ?? []);
         }
     }
 
-    private function stock(Workspace $work): void
+    public function stock(Workspace $work, Stock $stock): void
     {
-        foreach ($this->network->stock as $stock) {
-            $point = $this->point($work, $stock->item, $stock->site);
-            if ($stock->qty > 0 && $point->inScope) {
-                $today = $work->options->planDate;
-                $work->supplies[$point->index][] = new Supply($point->index, SupplyKind::Stock, null, $point->label(), SupplyKind::Stock->rank(0), $stock->qty, $today, $today, $today, DemandCollector::LEAST_URGENT);
-            }
+        $point = $this->point($work, $stock->item, $stock->site);
+        if ($stock->qty > 0 && $point->inScope && in_array('stock', $work->options->supply, true)) {
+            $today = $work->options->planDate;
+            $work->supplies[$point->index][] = new Supply($point->index, SupplyKind::Stock, null, $point->label(), SupplyKind::Stock->rank(0), $stock->qty, $today, $today, $today, DemandCollector::LEAST_URGENT);
         }
     }
 
-    /** @param  list<OrderComponent>  $rows */
-    private function order(Workspace $work, Point $point, OpenOrder $order, array $rows, int $place): void
+    /** @param  list<OrderComponent>  $rows  its components, if it has rows of them */
+    public function order(Workspace $work, OpenOrder $order, array $rows): void
     {
+        $point = $this->point($work, $order->item, $order->site);
+        if ($order->open() === 0 || ! $point->inScope || ! in_array(self::OPTION[$order->kind->value], $work->options->supply, true)) {
+            return;
+        }
+        $place = $work->orders->of($order->code);
         $planDate = $work->options->planDate;
         [$calendar, $lead] = $order->kind === OrderKind::Buy ? [$point->leadCalendar, $point->lead] : [$point->calendar, $point->makeLead];
         $start = $order->start ?? $calendar->back($order->due, $lead);
@@ -74,11 +76,12 @@ final readonly class SupplyCollector
         $supply->effective = max($order->due, $planDate);
         $work->supplies[$point->index][] = $supply;
         if ($supply->overdue) {
-            $work->messages[] = new Message(MessageCode::Overdue, $supply->reference(), $point->index, $order->due, $planDate, $supply->qty);
+            $work->factMessages[$point->index][] = new Message(MessageCode::Overdue, $supply, $point->index, $order->due, $planDate, $supply->qty);
         }
         if ($order->kind === OrderKind::Transfer && $order->status === OrderStatus::Firm && $order->fromSite !== null) {
             $source = $this->point($work, $order->item, $order->fromSite);
-            $work->demand($source, DemandKind::Out, $order->code, '', DemandKind::Out->rank(false, $place), $supply->qty, $start, $order->priority, $supply);
+            $demand = $work->demand($source, DemandKind::Out, $order->code, '', DemandKind::Out->rank(false, $place), $supply->qty, $start, $order->priority, $supply);
+            $demand === null || $supply->inputs[] = $demand;
         }
         if ($rows !== []) {
             $this->components($work, $supply, $order, $rows, $place);

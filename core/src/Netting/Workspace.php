@@ -9,30 +9,47 @@ use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\DemandKind;
 use Yposta\Core\Plan\Message;
 use Yposta\Core\Plan\MessageCode;
+use Yposta\Core\Plan\Peg;
 use Yposta\Core\Plan\Supply;
 use Yposta\Core\Structure\Point;
 use Yposta\Core\Structure\Structure;
 
-/** What a run has gathered and made so far. */
+/** What a run has gathered and made so far, point by point, so that a point can be done again without the others. */
 final class Workspace
 {
     /** @var array<int, list<Demand>> by point */
     public array $demands = [];
 
-    /** @var array<int, list<Supply>> by point */
+    /** @var array<int, list<Supply>> by point; proposals in the order in which they were made */
     public array $supplies = [];
 
-    /** @var list<Supply> in the order of their numbers */
-    public array $proposals = [];
+    /** @var array<int, list<Message>> by point: what the input itself says (overdue orders, demands in the past) */
+    public array $factMessages = [];
 
-    /** @var list<Message> */
-    public array $messages = [];
+    /** @var array<int, list<Message>> by point */
+    public array $nettingMessages = [];
+
+    /** @var array<int, list<Message>> by point */
+    public array $projectionMessages = [];
+
+    /** @var array<int, list<Peg>> by point */
+    public array $pegs = [];
 
     /** @var array<int, int> by point, the first day on which projected stock is below zero */
     public array $shortFrom = [];
 
+    /** Places of open orders and sales lines in the order of references. */
+    public Places $orders;
+
+    public Places $sales;
+
+    /** @var array<int, int> place of each point in the order of netting */
+    public readonly array $places;
+
     public function __construct(public readonly Structure $structure, public readonly Options $options)
     {
+        $this->places = array_flip($structure->netting);
+        $this->orders = $this->sales = new Places([]);
     }
 
     /**
@@ -58,9 +75,22 @@ final class Workspace
         $need = $point->calendar->back($date, $point->planning->safetyDays);
         $demand = new Demand($point->index, $kind, $name, $line, $rank, $qty, $date, $need < $planDate ? $planDate : $need, $priority, $original, $for, $customer);
         if ($original !== null) {
-            $this->messages[] = new Message(MessageCode::LateDemand, $demand->reference(), $point->index, $original, $planDate, $qty);
+            $this->factMessages[$point->index][] = new Message(MessageCode::LateDemand, $demand, $point->index, $original, $planDate, $qty);
         }
 
         return $this->demands[$point->index][] = $demand;
+    }
+
+    /** Numbers the proposals over the whole run: point by point as they are netted, in a point as they were made. */
+    public function number(): void
+    {
+        $number = 0;
+        foreach ($this->structure->netting as $index) {
+            foreach ($this->supplies[$index] ?? [] as $supply) {
+                if ($supply->isProposal()) {
+                    $supply->call((string) ++$number);
+                }
+            }
+        }
     }
 }

@@ -9,6 +9,8 @@ namespace Yposta\Core\Network;
  */
 final readonly class ForecastBucket
 {
+    use Changeable;
+
     public function __construct(
         public string $forecast,
         public string $item,

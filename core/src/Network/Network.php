@@ -13,6 +13,8 @@ use Yposta\Core\Calendar\Calendar;
  */
 final readonly class Network
 {
+    use Changeable;
+
     /**
      * @param  array<string, Calendar>  $calendars  by code
      * @param  array<string, Site>  $sites  by code

@@ -10,6 +10,8 @@ namespace Yposta\Core\Network;
  */
 final readonly class OpenOrder
 {
+    use Changeable;
+
     public function __construct(
         public string $code,
         public OrderKind $kind,

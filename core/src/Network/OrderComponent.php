@@ -9,6 +9,8 @@ namespace Yposta\Core\Network;
  */
 final readonly class OrderComponent
 {
+    use Changeable;
+
     public function __construct(
         public string $order,
         public string $line,

@@ -10,6 +10,8 @@ namespace Yposta\Core\Network;
  */
 final readonly class Planning
 {
+    use Changeable;
+
     public function __construct(
         public string $item,
         public string $site,
@@ -40,9 +42,6 @@ final readonly class Planning
     /** The same point, bought from a supplier whatever it is planned as. */
     public function boughtFrom(string $supplier): self
     {
-        return new self(
-            $this->item, $this->site, OrderKind::Buy, $this->leadDays, $supplier, null, $this->safetyStock, $this->safetyDays, $this->lotRule, $this->groupDays,
-            $this->fixedQty, $this->stockMin, $this->stockMax, $this->minQty, $this->multiple, $this->maxQty, $this->frozenDays,
-        );
+        return $this->with(supply: OrderKind::Buy, supplier: $supplier, fromSite: null);
     }
 }

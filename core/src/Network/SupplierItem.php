@@ -9,6 +9,8 @@ namespace Yposta\Core\Network;
  */
 final readonly class SupplierItem
 {
+    use Changeable;
+
     public function __construct(
         public string $supplier,
         public string $item,

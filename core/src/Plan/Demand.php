@@ -33,7 +33,7 @@ final class Demand
     public function __construct(
         public readonly int $point,
         public readonly DemandKind $kind,
-        public readonly string $name,
+        public string $name,
         public readonly string $line,
         public readonly int $rank,
         public readonly int $qty,
@@ -41,10 +41,17 @@ final class Demand
         public readonly ?int $need,
         public readonly int $priority,
         public readonly ?int $originalDate = null,
-        public readonly ?Supply $for = null,
+        public ?Supply $for = null,
         public readonly string $customer = '',
     ) {
         $this->uncovered = $qty;
+    }
+
+    /** Takes away what the projection gave it. */
+    public function unserve(): void
+    {
+        $this->expected = $this->last = $this->holdUp = null;
+        $this->uncovered = $this->qty;
     }
 
     public function reference(): string

@@ -13,7 +13,15 @@ enum DemandKind: string
     case Safety = 'safety';
     case Sales = 'sales';
 
-    /** The first part of a rank; within transfers and components those of orders come before those of proposals. */
+    private const ROWS = (1 << 15) - 1;
+
+    private const PROPOSALS = (1 << 24) - 1;
+
+    /**
+     * The first part of a rank; within transfers and components those of orders come before those of proposals.
+     *
+     * @param  int  $within  place within the kind, 60 bits
+     */
     public function rank(bool $ofProposal, int $within): int
     {
         return (match ($this) {
@@ -22,6 +30,19 @@ enum DemandKind: string
             self::Part => $ofProposal ? 4 : 3,
             self::Safety => 5,
             self::Sales => 6,
-        } << 56) | $within;
+        } << 60) | $within;
+    }
+
+    /**
+     * The place of a proposal's input within its kind: by the proposal's number, then by its line. It does not depend on the numbers
+     * themselves, which a change elsewhere moves.
+     *
+     * @param  int  $place  of the proposal's point in the order of netting
+     * @param  int  $seq  of the proposal in its point
+     * @param  int  $row  of the line
+     */
+    public static function inputOf(int $place, int $seq, int $row): int
+    {
+        return ($place << 39) | (min($seq, self::PROPOSALS) << 15) | min($row, self::ROWS);
     }
 }

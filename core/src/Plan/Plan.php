@@ -4,31 +4,56 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Netting\Workspace;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Options;
 use Yposta\Core\Structure\Structure;
 
 /** The result of a run. */
 final readonly class Plan
 {
+    public Options $options;
+
+    public Structure $structure;
+
+    /** @var array<int, list<Supply>> by point: stock, open orders, proposals */
+    public array $supplies;
+
+    /** @var array<int, list<Demand>> by point, safety stock last */
+    public array $demands;
+
+    /** @var list<Supply> in the order in which they were made, which is that of their numbers */
+    public array $proposals;
+
+    /** @var list<Peg> */
+    public array $pegs;
+
+    /** @var list<Message> */
+    public array $messages;
+
+    /** @var array<int, int> by point, the first day in the horizon on which projected stock is below zero */
+    public array $shortFrom;
+
     /**
-     * @param  array<int, list<Supply>>  $supplies  by point: stock, open orders, proposals
-     * @param  array<int, list<Demand>>  $demands  by point, safety stock last
-     * @param  list<Supply>  $proposals  in the order in which they were made, which is that of their numbers
-     * @param  list<Peg>  $pegs
-     * @param  list<Message>  $messages
-     * @param  array<int, int>  $shortFrom  by point, the first day in the horizon on which projected stock is below zero
+     * @param  Network  $network  what it was made of
+     * @param  Workspace  $work  what a net change goes on from, see {@see \Yposta\Core\NetChange\NetChange}
      * @param  array{net: float, projection: float}  $seconds  how long the stages took
      */
-    public function __construct(
-        public Options $options,
-        public Structure $structure,
-        public array $supplies,
-        public array $demands,
-        public array $proposals,
-        public array $pegs,
-        public array $messages,
-        public array $shortFrom,
-        public array $seconds,
-    ) {
+    public function __construct(public Network $network, public Workspace $work, public array $seconds)
+    {
+        $this->options = $work->options;
+        $this->structure = $work->structure;
+        $this->supplies = $work->supplies;
+        $this->demands = $work->demands;
+        $this->shortFrom = $work->shortFrom;
+        $proposals = [];
+        foreach ($work->structure->netting as $index) {
+            foreach ($work->supplies[$index] ?? [] as $supply) {
+                $supply->isProposal() && $proposals[] = $supply;
+            }
+        }
+        $this->proposals = $proposals;
+        $this->pegs = array_merge(...array_values($work->pegs));
+        $this->messages = array_merge(...array_values($work->factMessages), ...array_values($work->nettingMessages), ...array_values($work->projectionMessages));
     }
 }

@@ -25,7 +25,7 @@ final readonly class Sentences
         $point = $this->structure->points[$message->point];
 
         return $this->fill('message.'.$message->code->value, [
-            'reference' => explode(':', $message->reference, 2)[1],
+            'reference' => explode(':', $message->reference(), 2)[1],
             'item' => $point->item->code,
             'site' => $point->site->code,
             'qty' => trim(Quantity::format($message->qty).' '.$point->item->unit),

@@ -22,7 +22,7 @@ final class Supply
     /** The demand that a proposal of a `per_order` point was made for. */
     public ?Demand $tied = null;
 
-    /** @var list<Demand> what an order or proposal waits for: its components, or the transfer out at its source */
+    /** @var list<Demand> what an order or proposal takes: its components, the transfer out at its source */
     public array $inputs = [];
 
     /** The input that makes it late, when one does. */
@@ -34,7 +34,7 @@ final class Supply
     /**
      * @param  int  $point  place of its point in the structure
      * @param  OrderKind|null  $type  null for stock
-     * @param  string  $name  order code, proposal number, or ITEM@SITE for stock
+     * @param  string  $name  order code, proposal number (which a run gives at the end), or ITEM@SITE for stock
      * @param  int  $rank  place in the order of references, see {@see SupplyKind::rank()}
      * @param  int  $earliest  when a proposal could be there if it were started on the plan date
      */
@@ -42,7 +42,7 @@ final class Supply
         public readonly int $point,
         public readonly SupplyKind $kind,
         public readonly ?OrderKind $type,
-        public readonly string $name,
+        public string $name,
         public readonly int $rank,
         public readonly int $qty,
         public readonly int $start,
@@ -62,6 +62,26 @@ final class Supply
     public function reference(): string
     {
         return $this->kind->value.':'.$this->name;
+    }
+
+    /** Gives a proposal its number; its inputs are called after it. */
+    public function call(string $number): void
+    {
+        if ($this->name !== $number) {
+            $this->name = $number;
+            foreach ($this->inputs as $input) {
+                $input->name = 'proposal:'.$number;
+            }
+        }
+    }
+
+    /** Steps into the place of an equal proposal: what that one takes is now taken for this one. */
+    public function takeOver(self $other): void
+    {
+        $this->inputs = $other->inputs;
+        foreach ($this->inputs as $input) {
+            $input->for = $this;
+        }
     }
 
     public function isProposal(): bool

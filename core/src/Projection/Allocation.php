@@ -23,9 +23,9 @@ final readonly class Allocation
     /**
      * @param  list<Supply>  $supplies
      * @param  list<Demand>  $demands
-     * @param  list<Peg>  $pegs  grows by the pegs of this point
+     * @return list<Peg>
      */
-    public function serve(array $supplies, array $demands, array &$pegs): void
+    public function serve(array $supplies, array $demands): array
     {
         usort($supplies, fn (Supply $a, Supply $b) => $a->available <=> $b->available ?: $a->rank <=> $b->rank);
         usort($demands, $this->options->pegByPriority
@@ -39,9 +39,7 @@ final readonly class Allocation
         $made = [];
         $this->serveFixed($supplies, $demands, $left, $made);
         $this->serveTied($supplies, $left, $made);
-        foreach ($made as $peg) {
-            $pegs[] = $peg;
-        }
+        $pegs = array_values($made);
         $outOfTurn = $made !== [];
         $first = 0;
         foreach ($demands as $demand) {
@@ -62,6 +60,8 @@ final readonly class Allocation
                 }
             }
         }
+
+        return $pegs;
     }
 
     /**

@@ -9,50 +9,67 @@ use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Plan\Peg;
 use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Structure\Point;
 
 /**
  * What will happen if the proposals are accepted and no open order moves (section 6): components come before what they go into.
  */
 final readonly class Projection
 {
-    private FixedAllocations $fixed;
+    private Availability $availability;
+
+    private Allocation $allocation;
+
+    private SafetyStretches $safety;
+
+    private HoldUps $holdUps;
 
     public function __construct(Network $network, private Workspace $work)
     {
-        $this->fixed = new FixedAllocations($network->allocations);
+        $this->availability = new Availability($work->options);
+        $this->allocation = new Allocation($work->options, new FixedAllocations($network->allocations));
+        $this->safety = new SafetyStretches($work);
+        $this->holdUps = new HoldUps($work->options, $work->structure);
     }
 
-    /** @return list<Peg> */
-    public function run(): array
+    public function run(): void
     {
-        $structure = $this->work->structure;
-        $availability = new Availability($this->work->options);
-        $allocation = new Allocation($this->work->options, $this->fixed);
-        $safety = new SafetyStretches($this->work);
-        $holdUps = new HoldUps($this->work->options, $structure);
-        $pegs = [];
-        foreach (array_reverse($structure->netting) as $index) {
-            $point = $structure->points[$index];
-            $supplies = $this->work->supplies[$index] ?? [];
-            if ($point->inScope && $point->safetyStock > 0) {
-                $this->work->demands[$index][] = new Demand($index, DemandKind::Safety, $point->label(), '', DemandKind::Safety->rank(false, 0), $point->safetyStock, null, null, DemandCollector::LEAST_URGENT);
-            }
-            $demands = $this->work->demands[$index] ?? [];
-            if ($supplies === [] && $demands === []) {
-                continue;
-            }
-            foreach ($supplies as $supply) {
-                $supply->kind === SupplyKind::Stock || $availability->settle($supply, $point);
-            }
-            $allocation->serve($supplies, $demands, $pegs);
-            foreach ($demands as $demand) {
-                $demand->lateDays() > 0 && $demand->holdUp = $holdUps->of($demand);
-            }
-            $safety->write($point, $supplies, $demands);
+        foreach (array_reverse($this->work->structure->netting) as $index) {
+            $this->project($this->work->structure->points[$index]);
         }
+        $this->explain();
+    }
 
-        return $pegs;
+    /** Settles when the supplies of a point will be there and shares them among its demands; what its supplies take has been served before. */
+    public function project(Point $point): void
+    {
+        $index = $point->index;
+        if ($point->inScope && $point->safetyStock > 0) {
+            $this->work->demands[$index][] = new Demand($index, DemandKind::Safety, $point->label(), '', DemandKind::Safety->rank(false, 0), $point->safetyStock, null, null, DemandCollector::LEAST_URGENT);
+        }
+        $supplies = $this->work->supplies[$index] ?? [];
+        $demands = $this->work->demands[$index] ?? [];
+        if ($supplies === [] && $demands === []) {
+            return;
+        }
+        foreach ($supplies as $supply) {
+            $supply->kind === SupplyKind::Stock || $this->availability->settle($supply, $point);
+        }
+        $pegs = $this->allocation->serve($supplies, $demands);
+        if ($pegs !== []) {
+            $this->work->pegs[$index] = $pegs;
+        }
+        $this->safety->write($point, $supplies, $demands);
+    }
+
+    /** Finds the hold-up of each late demand; the whole chain below it has been projected. */
+    public function explain(): void
+    {
+        foreach ($this->work->demands as $demands) {
+            foreach ($demands as $demand) {
+                $demand->holdUp = $demand->lateDays() > 0 ? $this->holdUps->of($demand) : null;
+            }
+        }
     }
 }

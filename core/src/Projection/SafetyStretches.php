@@ -75,6 +75,6 @@ final readonly class SafetyStretches
 
     private function say(Point $point, int $from, int $to, int $short): void
     {
-        $this->work->messages[] = new Message(MessageCode::BelowSafety, 'safety:'.$point->label(), $point->index, $from, $to, $short);
+        $this->work->projectionMessages[$point->index][] = new Message(MessageCode::BelowSafety, 'safety:'.$point->label(), $point->index, $from, $to, $short);
     }
 }

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\NetChange;
+
+use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Demand\DemandCollector;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\Stock;
+
+/** What two networks differ in, as far as a plan depends on it. */
+final readonly class NetworkDifference
+{
+    /**
+     * @param  bool  $structural  whether master data differ: items, planning data, structures, suppliers, calendars
+     * @param  list<string>  $orders  codes of open orders that differ, themselves or in their components
+     * @param  list<string>  $stock  points whose stock differs, by {@see Network::key()}
+     * @param  list<string>  $demand  points whose sales lines or forecasts differ, by {@see Network::key()}
+     * @param  list<string>  $lines  names of the sales lines that are new, see {@see DemandCollector::placeName()}
+     * @param  list<string>  $held  references of the demands whose fixed allocations differ
+     */
+    private function __construct(
+        public bool $structural,
+        public array $orders = [],
+        public array $stock = [],
+        public array $demand = [],
+        public array $lines = [],
+        public array $held = [],
+    ) {
+    }
+
+    public static function between(Network $before, Network $after): self
+    {
+        if (self::masterDataDiffer($before, $after)) {
+            return new self(true);
+        }
+        $orders = self::changed($before->orders, $after->orders, fn (OpenOrder $order) => $order->code);
+        foreach (self::changed($before->components, $after->components, fn (OrderComponent $row) => "{$row->order}\x1f{$row->line}") as [$old, $new]) {
+            $orders[($new ?? $old)->order ?? ''] = [null, null];
+        }
+        $stock = self::changed($before->stock, $after->stock, fn (Stock $stock) => Network::key($stock->item, $stock->site));
+        $sales = self::changed($before->sales, $after->sales, DemandCollector::placeName(...));
+        $demand = $lines = [];
+        foreach ([...$sales, ...self::changed($before->forecasts, $after->forecasts, fn ($row) => "{$row->forecast}\x1f{$row->item}\x1f{$row->site}\x1f{$row->start}")] as $pair) {
+            foreach ($pair as $row) {
+                $row === null || $demand[Network::key($row->item, $row->site)] = true;
+            }
+        }
+        foreach ($sales as $name => [$old, $new]) {
+            $old === null && $new !== null && $lines[] = (string) $name;
+        }
+
+        return new self(false, array_map(strval(...), array_keys($orders)), array_keys($stock), array_keys($demand), $lines, self::held($before, $after));
+    }
+
+    private static function masterDataDiffer(Network $before, Network $after): bool
+    {
+        foreach (['sites', 'items', 'planning', 'bom', 'suppliers', 'supplierItems', 'routing'] as $part) {
+            if ($before->{$part} !== $after->{$part} && $before->{$part} != $after->{$part}) {
+                return true;
+            }
+        }
+        $rules = fn (Calendar $calendar) => [$calendar->pattern(), $calendar->exceptions()];
+
+        return $before->calendars !== $after->calendars && array_map($rules, $before->calendars) != array_map($rules, $after->calendars);
+    }
+
+    /**
+     * Rows that are only in one of the lists, or differ.
+     *
+     * @template T of object
+     *
+     * @param  array<T>  $before
+     * @param  array<T>  $after
+     * @param  callable(T): string  $key
+     * @return array<string, array{T|null, T|null}> by key
+     */
+    private static function changed(array $before, array $after, callable $key): array
+    {
+        if ($before === $after) {
+            return [];
+        }
+        $same = [];
+        foreach ($before as $row) {
+            $same[spl_object_id($row)] = true;
+        }
+        $new = [];
+        foreach ($after as $row) {
+            if (isset($same[spl_object_id($row)])) {
+                unset($same[spl_object_id($row)]);
+            } else {
+                $new[$key($row)] = $row;
+            }
+        }
+        $changed = [];
+        foreach ($before as $row) {
+            if (isset($same[spl_object_id($row)])) {
+                $name = $key($row);
+                if (! isset($new[$name]) || $new[$name] != $row) {
+                    $changed[$name] = [$row, $new[$name] ?? null];
+                }
+                unset($new[$name]);
+            }
+        }
+        foreach ($new as $name => $row) {
+            $changed[$name] = [null, $row];
+        }
+
+        return $changed;
+    }
+
+    /** @return list<string> */
+    private static function held(Network $before, Network $after): array
+    {
+        if ($before->allocations === $after->allocations) {
+            return [];
+        }
+        $byDemand = [[], []];
+        foreach ([$before, $after] as $side => $network) {
+            foreach ($network->allocations as $allocation) {
+                $byDemand[$side][$allocation->demand][] = [$allocation->supply, $allocation->qty];
+            }
+        }
+        $held = [];
+        foreach ($byDemand[0] + $byDemand[1] as $demand => $_) {
+            if (($byDemand[0][$demand] ?? null) !== ($byDemand[1][$demand] ?? null)) {
+                $held[] = (string) $demand;
+            }
+        }
+
+        return $held;
+    }
+}

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use Random\Randomizer;
+use Yposta\Core\Network\Allocation;
+use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\Stock;
+
+/** Changes one fact of a network at random: stock, demand, orders, components, allocations, planning data. */
+final class RandomChange
+{
+    /** What was changed last. */
+    public string $last = '';
+
+    public function __construct(private readonly Randomizer $random)
+    {
+    }
+
+    public function to(Network $network): Network
+    {
+        $kinds = ['stock', 'sales', 'newSales', 'fewerSales', 'forecast', 'moveOrder', 'dropOrder', 'newOrder', 'component', 'allocation', 'planning'];
+        $this->last = $kinds[$this->between(0, count($kinds) - 1)];
+
+        return $this->{$this->last}($network);
+    }
+
+    private function stock(Network $network): Network
+    {
+        $point = $this->point($network);
+        $stock = array_values(array_filter($network->stock, fn (Stock $row) => [$row->item, $row->site] !== $point));
+
+        return $this->between(0, 3) === 0 ? $network->with(stock: $stock) : $network->with(stock: [...$stock, new Stock(...[...$point, $this->between(0, 300) * 1_000_000])]);
+    }
+
+    private function sales(Network $network): Network
+    {
+        $sales = $network->sales;
+        $place = $this->between(0, count($sales) - 1);
+        $line = $sales[$place];
+        $sales[$place] = new SalesLine($line->order, $line->line, $line->item, $line->site, $this->between(1, 90) * 1_000_000, 0, $line->due + $this->between(-40, 40), $line->customer, $this->between(1, 9));
+
+        return $network->with(sales: $sales);
+    }
+
+    private function newSales(Network $network): Network
+    {
+        $like = $network->sales[$this->between(0, count($network->sales) - 1)];
+        $line = new SalesLine($like->order, (string) $this->between(1000, 9_000_000), $like->item, $like->site, $this->between(1, 90) * 1_000_000, 0, $like->due + $this->between(-20, 20), '', 5);
+
+        return $network->with(sales: [...$network->sales, $line]);
+    }
+
+    private function fewerSales(Network $network): Network
+    {
+        $sales = $network->sales;
+        array_splice($sales, $this->between(0, count($sales) - 2), 1);
+
+        return $network->with(sales: $sales);
+    }
+
+    private function forecast(Network $network): Network
+    {
+        $forecasts = $network->forecasts;
+        $place = $this->between(0, count($forecasts) - 1);
+        $old = $forecasts[$place];
+        $forecasts[$place] = new ForecastBucket($old->forecast, $old->item, $old->site, $old->bucket, $old->start, $this->between(0, 90) * 1_000_000);
+
+        return $network->with(forecasts: $forecasts);
+    }
+
+    private function moveOrder(Network $network): Network
+    {
+        $old = $this->order($network);
+        $due = $old->due + $this->between(-30, 60);
+        $orders = $network->orders;
+        $orders[$old->code] = new OpenOrder(
+            $old->code, $old->kind, $old->status, $old->item, $old->site, $old->fromSite, $old->supplier, $this->between(1, 200) * 1_000_000, 0, null, $due,
+            $this->between(0, 4) === 0, $this->between(1, 9),
+        );
+
+        return $network->with(orders: $orders);
+    }
+
+    private function dropOrder(Network $network): Network
+    {
+        $code = $this->order($network)->code;
+        $orders = $network->orders;
+        unset($orders[$code]);
+
+        return $network->with(orders: $orders, components: array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order !== $code)));
+    }
+
+    private function newOrder(Network $network): Network
+    {
+        $planning = $network->planning[array_keys($network->planning)[$this->between(0, count($network->planning) - 1)]];
+        $orders = $network->orders;
+        $code = 'R'.$this->between(0, 99).'-x'.count($orders);
+        $start = $network->sales[0]->due;
+        $orders[$code] = new OpenOrder(
+            $code, $planning->supply, OrderStatus::Firm, $planning->item, $planning->site, $planning->supply === OrderKind::Transfer ? $planning->fromSite : null, null,
+            $this->between(1, 90) * 1_000_000, 0, null, $start + $this->between(-10, 60), false, $this->between(1, 9),
+        );
+
+        return $network->with(orders: $orders);
+    }
+
+    private function component(Network $network): Network
+    {
+        if ($network->components === []) {
+            return $this->stock($network);
+        }
+        $components = $network->components;
+        $place = $this->between(0, count($components) - 1);
+        $old = $components[$place];
+        $components[$place] = new OrderComponent($old->order, $old->line, $old->item, $this->between(0, 90) * 1_000_000, 0, $old->need);
+
+        return $network->with(components: $components);
+    }
+
+    private function allocation(Network $network): Network
+    {
+        $line = $network->sales[$this->between(0, count($network->sales) - 1)];
+
+        return $network->with(allocations: [...$network->allocations, new Allocation("sales:{$line->order}/{$line->line}", "stock:{$line->item}@{$line->site}", $this->between(1, 40) * 1_000_000)]);
+    }
+
+    private function planning(Network $network): Network
+    {
+        $planning = $network->planning;
+        $key = array_keys($planning)[$this->between(0, count($planning) - 1)];
+        $planning[$key] = $planning[$key]->with(safetyStock: $this->between(0, 30) * 1_000_000, leadDays: $this->between(1, 9));
+
+        return $network->with(planning: $planning);
+    }
+
+    /** @return array{string, string} item and site */
+    private function point(Network $network): array
+    {
+        $planning = $network->planning[array_keys($network->planning)[$this->between(0, count($network->planning) - 1)]];
+
+        return [$planning->item, $planning->site];
+    }
+
+    private function order(Network $network): OpenOrder
+    {
+        return $network->orders[array_keys($network->orders)[$this->between(0, count($network->orders) - 1)]];
+    }
+
+    private function between(int $least, int $most): int
+    {
+        return $this->random->getInt($least, $most);
+    }
+}
