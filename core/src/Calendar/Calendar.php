@@ -49,6 +49,16 @@ final class Calendar
         return new self('', array_fill(1, self::WEEK, true));
     }
 
+    /**
+     * The same weekdays with other single days.
+     *
+     * @param  array<int, bool>  $exceptions  by day number, whether that single day works
+     */
+    public function withDays(array $exceptions): self
+    {
+        return new self($this->code, $this->weekdays, $exceptions);
+    }
+
     /** The weekdays that work, as digits from 1 (Monday). */
     public function pattern(): string
     {

@@ -20,7 +20,7 @@ final readonly class Summary
      * @param  int  $startPassed  proposals that should have been started before the plan date
      * @param  int  $startToday  proposals to start on the plan date
      * @param  int  $short  points whose projected stock falls below zero
-     * @param  int  $stockValue  what is on stock at unit cost, in whole units of the currency
+     * @param  int  $stockValue  what the projected stock is worth on average, see {@see StockValue}
      */
     private function __construct(
         public int $points,
@@ -39,7 +39,7 @@ final readonly class Summary
 
     public static function of(Plan $plan): self
     {
-        $lines = $late = $days = $value = $passed = $today = 0;
+        $lines = $late = $days = $passed = $today = 0;
         $reasons = $messages = [];
         foreach ($plan->demands as $demands) {
             foreach ($demands as $demand) {
@@ -55,13 +55,7 @@ final readonly class Summary
                 }
             }
         }
-        foreach ($plan->supplies as $index => $supplies) {
-            foreach ($supplies as $supply) {
-                if ($supply->kind === SupplyKind::Stock) {
-                    $value += self::value($supply->qty, $plan->structure->points[$index]->item->unitCost);
-                }
-            }
-        }
+        $value = array_sum(StockValue::byPoint($plan));
         foreach ($plan->proposals as $proposal) {
             $passed += $proposal->start < $plan->options->planDate ? 1 : 0;
             $today += $proposal->start === $plan->options->planDate ? 1 : 0;
@@ -74,6 +68,15 @@ final readonly class Summary
         $points = count($plan->supplies + $plan->demands);
 
         return new self($points, count($plan->proposals), $lines, $late, $days, $passed, $today, count($plan->shortFrom), $value, $messages, $reasons);
+    }
+
+    /** @return array<string, int> the totals by name */
+    public function figures(): array
+    {
+        return [
+            'lateLines' => $this->lateLines, 'lateDays' => $this->lateDays, 'short' => $this->short, 'startPassed' => $this->startPassed,
+            'proposals' => $this->proposals, 'messages' => array_sum($this->messages), 'stockValue' => $this->stockValue,
+        ];
     }
 
     /**

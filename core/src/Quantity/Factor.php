@@ -36,6 +36,22 @@ final readonly class Factor
         return $scrap === 0 ? $factor : $factor->times(self::reduced(self::WHOLE_PERCENT, self::WHOLE_PERCENT - $scrap));
     }
 
+    /**
+     * `quantity x numerator / denominator`, rounded up to the item's smallest step.
+     *
+     * @param  int  $quantity  millionths
+     * @param  int  $numerator  not negative
+     * @param  int  $denominator  above zero
+     * @param  int  $step  millionths, see {@see Quantity::step()}
+     * @return int millionths
+     *
+     * @throws QuantityOutOfRange
+     */
+    public static function share(int $quantity, int $numerator, int $denominator, int $step): int
+    {
+        return self::reduced($numerator, $denominator)->requirement($quantity, $step);
+    }
+
     public function times(self $other): self
     {
         $first = self::reduced($this->numerator, $other->denominator);

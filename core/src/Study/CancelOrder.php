@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Study;
+
+use Yposta\Core\Network\Network;
+
+/** Takes an open order away, with all that it still needs. */
+final readonly class CancelOrder implements Change
+{
+    use OrderChange;
+
+    public function __construct(public string $order)
+    {
+    }
+
+    public function apply(Network $network): Network
+    {
+        $orders = $network->orders;
+        $old = self::order($network, $this->order);
+        foreach (self::rows($network, $this->order) as $row) {
+            if ($row->issued > 0) {
+                throw new DoesNotFit("order {$old->code} has been issued {$row->item} already");
+            }
+        }
+        unset($orders[$this->order]);
+
+        return self::putRows($network->with(orders: $orders), $this->order, []);
+    }
+
+    public function inverse(Network $before): array
+    {
+        return [PutOrder::of(self::order($before, $this->order), self::rows($before, $this->order))];
+    }
+}

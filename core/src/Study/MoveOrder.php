@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Study;
+
+use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\OrderKind;
+
+/**
+ * Moves an open order to another due date. Its start and the dates on which it needs its components move with it by as many working
+ * days, unless another start is given. A start that the order left to the lead time stays so.
+ */
+final readonly class MoveOrder implements Change
+{
+    use OrderChange;
+
+    public function __construct(public string $order, public int $due, public ?int $start = null)
+    {
+    }
+
+    public function apply(Network $network): Network
+    {
+        $old = self::order($network, $this->order);
+        $calendar = $this->calendar($network, $old);
+        $start = $this->start ?? ($old->start === null ? null : self::shifted($calendar, $old->start, $old->due, $this->due));
+        if ($start !== null && $start > $this->due) {
+            throw new DoesNotFit("order {$this->order} would start after it is due");
+        }
+        $network = self::put($network, $old->with(due: $this->due, start: $start));
+        $rows = self::rows($network, $this->order);
+        $moved = array_map(function (OrderComponent $row) use ($calendar, $old, $start): OrderComponent {
+            if ($row->need === null) {
+                return $row;
+            }
+
+            return $row->with(need: $old->start === null || $start === null ? self::shifted($calendar, $row->need, $old->due, $this->due) : self::shifted($calendar, $row->need, $old->start, $start));
+        }, $rows);
+
+        return $moved == $rows ? $network : self::putRows($network, $this->order, $moved);
+    }
+
+    public function inverse(Network $before): array
+    {
+        $old = self::order($before, $this->order);
+        $rows = self::rows($before, $this->order);
+        $back = new ChangeDates($this->order, $old->due, $old->start);
+
+        return $rows === [] ? [$back] : [$back, new PutComponents($this->order, $rows)];
+    }
+
+    /** The day that is as many working days from one anchor as another day is from the other anchor. */
+    private static function shifted(Calendar $calendar, int $day, int $from, int $to): int
+    {
+        return $day <= $from ? $calendar->back($to, $calendar->steps($day, $from)) : $calendar->forward($to, $calendar->steps($from, $day));
+    }
+
+    private function calendar(Network $network, OpenOrder $order): Calendar
+    {
+        $code = $order->kind === OrderKind::Buy && $order->supplier !== null ? $network->suppliers[$order->supplier]->calendar : null;
+        $code ??= $network->sites[$order->site]->calendar;
+
+        return $code === null ? Calendar::everyDay() : $network->calendars[$code];
+    }
+}

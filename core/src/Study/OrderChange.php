@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Study;
+
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+
+/** Finds and replaces open orders. */
+trait OrderChange
+{
+    /** @throws DoesNotFit */
+    private static function order(Network $network, string $code): OpenOrder
+    {
+        return $network->orders[$code] ?? throw new DoesNotFit("there is no open order {$code}");
+    }
+
+    private static function put(Network $network, OpenOrder $order): Network
+    {
+        return $network->with(orders: [...$network->orders, $order->code => $order]);
+    }
+
+    /** @return list<OrderComponent> the component rows of an order */
+    private static function rows(Network $network, string $code): array
+    {
+        return array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order === $code));
+    }
+
+    /** @param  list<OrderComponent>  $rows */
+    private static function putRows(Network $network, string $code, array $rows): Network
+    {
+        return $network->with(components: [...array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order !== $code)), ...$rows]);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Study;
+
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Quantity\Factor;
+use Yposta\Core\Quantity\Quantity;
+
+/**
+ * Uses a substitute for a component of one open order, in whole or in part. Components that the order left to the structure are written
+ * out first.
+ */
+final readonly class SwapComponent implements Change
+{
+    use OrderChange;
+
+    /**
+     * @param  string  $line  of the component in the order
+     * @param  int  $ratio  how much of the substitute stands for one of the component, millionths
+     * @param  int|null  $qty  how much of the component is replaced, millionths; null for all that is open
+     */
+    public function __construct(public string $order, public string $line, public string $substitute, public int $ratio = Quantity::ONE, public ?int $qty = null)
+    {
+    }
+
+    public function apply(Network $network): Network
+    {
+        self::order($network, $this->order);
+        $substitute = $network->items[$this->substitute] ?? throw new DoesNotFit("there is no item {$this->substitute}");
+        $rows = self::rows($network, $this->order) ?: OrderRows::of($network, $this->order);
+        foreach ($rows as $place => $row) {
+            if ($row->line !== $this->line) {
+                continue;
+            }
+            $replaced = min($this->qty ?? $row->open(), $row->open());
+            if ($replaced <= 0) {
+                break;
+            }
+            $taken = Factor::share($replaced, $this->ratio, Quantity::ONE, $substitute->step());
+            $new = new OrderComponent($this->order, $this->freeLine($rows), $this->substitute, $taken, 0, $row->need);
+            $left = $row->with(qty: $row->qty - $replaced);
+            array_splice($rows, $place, 1, $left->qty === 0 ? [$new] : [$left, $new]);
+
+            return self::putRows($network, $this->order, $rows);
+        }
+        throw new DoesNotFit("order {$this->order} needs nothing more on its line {$this->line}");
+    }
+
+    public function inverse(Network $before): array
+    {
+        return [new PutComponents($this->order, self::rows($before, $this->order))];
+    }
+
+    /** @param  array<OrderComponent>  $rows */
+    private function freeLine(array $rows): string
+    {
+        $taken = array_column($rows, 'line');
+        for ($number = 1; in_array("{$this->line}.S{$number}", $taken, true); $number++);
+
+        return "{$this->line}.S{$number}";
+    }
+}
