@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\DemandController;
+use App\Http\Controllers\MessageController;
 use App\Http\Controllers\OrderController;
 use App\Http\Controllers\PeggingController;
 use App\Http\Controllers\PlanController;
@@ -12,6 +13,7 @@ use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\SiteController;
+use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TodayController;
 use Illuminate\Support\Facades\Route;
 
@@ -36,7 +38,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/plan/point', [PlanController::class, 'point']);
     Route::get('/plan/ask', [PlanController::class, 'ask']);
     Route::get('/item', [PlanController::class, 'item']);
-    Route::get('/pegging', PeggingController::class);
+    Route::get('/pegging', [PeggingController::class, 'list']);
+    Route::get('/thread', [PeggingController::class, 'thread']);
+    Route::get('/thread/without', [PeggingController::class, 'without']);
 
     Route::get('/proposals', [ProposalController::class, 'index']);
     Route::get('/proposals/{number}', [ProposalController::class, 'show'])->whereNumber('number');
@@ -49,6 +53,20 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/sheets/{list}.csv', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow']);
 
+    Route::get('/messages', [MessageController::class, 'index']);
+    Route::get('/messages/{n}/risk', [MessageController::class, 'risk'])->whereNumber('n');
+    Route::post('/messages/answer', [MessageController::class, 'answer']);
+    Route::post('/messages/apply', [MessageController::class, 'apply']);
+
+    Route::get('/studies', [StudyController::class, 'index']);
+    Route::post('/studies', [StudyController::class, 'store']);
+    Route::put('/studies/{study}', [StudyController::class, 'update'])->whereNumber('study');
+    Route::post('/studies/{study}/run', [StudyController::class, 'run'])->whereNumber('study');
+    Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->whereNumber('study');
+    Route::post('/shown-plan', [StudyController::class, 'show']);
+    Route::get('/compare', [StudyController::class, 'compare']);
+
     Route::post('/runs', [RunController::class, 'store']);
+    Route::post('/runs/refresh', [RunController::class, 'refresh']);
     Route::get('/runs/{run}', [RunController::class, 'show'])->whereNumber('run');
 });

@@ -57,6 +57,9 @@ final readonly class ConvertProposals
     public function __invoke(int $runId, array $lines, string $key, bool $sure, User $by): array
     {
         return Idempotency::once($key, 'convert', $by, function () use ($runId, $lines, $sure, $by): array {
+            if (Run::query()->whereKey($runId)->whereNotNull('study_id')->exists()) {
+                throw new Refused('A study never makes orders. Nothing was ordered; go back to the live plan and convert there.', 'study');
+            }
             $run = Run::live();
             if ($run === null || $run->id !== $runId) {
                 throw new Refused('A newer plan has taken the place of the one you saw. Nothing was ordered; look at its proposals and pick again.', 'stale');

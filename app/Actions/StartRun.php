@@ -6,15 +6,17 @@ namespace App\Actions;
 
 use App\Jobs\ExecuteRun;
 use App\Models\Run;
+use App\Models\Study;
 use App\Models\User;
 use App\Planning\RunParameters;
 use App\Support\Settings;
+use App\Support\Worker;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Options;
 
-/** Queues a run of the live plan. */
+/** Queues a run of the live plan, or of a study. */
 final readonly class StartRun
 {
     /** A run that has not been heard of for so many minutes has died. */
@@ -25,17 +27,22 @@ final readonly class StartRun
      *
      * @throws Refused when the wishes contradict each other or a run is under way
      */
-    public function __invoke(array $wishes, ?User $by): Run
+    public function __invoke(array $wishes, ?User $by, ?Study $study = null): Run
     {
         $options = $this->options($wishes);
-        $run = DB::transaction(function () use ($options, $by): Run {
-            Run::query()->whereIn('status', ['queued', 'running'])->where('updated_at', '<', now()->subMinutes(self::SILENT_MINUTES))
-                ->update(['status' => 'failed', 'trouble' => 'The run stopped without a word; the plan before it stands.']);
-            if (Run::query()->whereIn('status', ['queued', 'running'])->exists()) {
-                throw new Refused('A run is under way already. Its result will be the live plan when it is complete.', 'running');
+        $run = DB::transaction(function () use ($options, $by, $study): Run {
+            $underWay = fn () => Run::query()->where('study_id', $study?->id)->whereIn('status', ['queued', 'running']);
+            foreach ($underWay()->get() as $other) {
+                if ($other->updated_at?->isBefore(now()->subMinutes(self::SILENT_MINUTES)) || Worker::isGone($other->worker)) {
+                    $other->update(['status' => 'failed', 'trouble' => 'The run stopped without a word; the plan before it stands.']);
+                }
+            }
+            if ($underWay()->exists()) {
+                throw new Refused($study === null ? 'A run is under way already. Its result will be the live plan when it is complete.' : "{$study->name} is being planned already.", 'running');
             }
 
             return Run::query()->create([
+                'study_id' => $study?->id,
                 'status' => 'queued', 'parameters' => RunParameters::of($options), 'plan_date' => Day::format($options->planDate),
                 'horizon_end' => Day::format($options->horizonEnd), 'user_id' => $by?->id,
             ]);
@@ -43,6 +50,22 @@ final readonly class StartRun
         ExecuteRun::dispatch($run->id);
 
         return $run->refresh();
+    }
+
+    /**
+     * The live plan with the parameters that it had, as of today.
+     *
+     * @throws Refused when a run is under way
+     */
+    public function again(?User $by): Run
+    {
+        $parameters = Run::live()->parameters ?? [];
+        unset($parameters['planDate']);
+        if (($parameters['horizonEnd'] ?? '') < Settings::planDate()) {
+            unset($parameters['horizonEnd']);
+        }
+
+        return $this($parameters, $by);
     }
 
     /**

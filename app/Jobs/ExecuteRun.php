@@ -9,14 +9,19 @@ use App\Planning\NetworkReader;
 use App\Planning\PlanStore;
 use App\Planning\RunParameters;
 use App\Support\Journal;
+use App\Support\Worker;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Throwable;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Planner;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\DoesNotFit;
 
 /** Plans and stores; the plan before it stays the live one until everything is written. */
 final class ExecuteRun implements ShouldQueue
@@ -36,12 +41,14 @@ final class ExecuteRun implements ShouldQueue
         $run = Run::query()->findOrFail($this->runId);
         gc_disable(); // a plan is one large web of objects that live to the end of the run
         try {
-            $this->say($run, 'reading', ['status' => 'running', 'started_at' => now()]);
+            $this->say($run, 'reading', ['status' => 'running', 'started_at' => now(), 'worker' => Worker::here()]);
             [$network, $change] = DB::transaction(fn () => [$reader->read(), Journal::newest()]);
             $run->update(['last_change' => $change, 'fingerprint' => hash('sha256', serialize($network))]);
-            $plan = $planner->plan($network, RunParameters::options($run->parameters), fn (string $stage) => $this->say($run, $stage));
+            $plan = $planner->plan($this->changed($run, $network), RunParameters::options($run->parameters), fn (string $stage) => $this->say($run, $stage));
             $this->say($run, 'storing');
             $store->store($run, $plan);
+        } catch (DoesNotFit $trouble) {
+            $this->fail($run, 'A change of the study does not fit any more: '.$trouble->getMessage());
         } catch (LoopFound|QuantityOutOfRange|InvalidArgumentException $trouble) {
             $this->fail($run, $trouble instanceof LoopFound ? "The structure contains itself: {$trouble->getMessage()}" : ucfirst($trouble->getMessage()));
         } catch (Throwable $trouble) {
@@ -50,6 +57,12 @@ final class ExecuteRun implements ShouldQueue
         } finally {
             gc_enable();
         }
+    }
+
+    /** The network with the changes of the study that the run belongs to. */
+    private function changed(Run $run, Network $network): Network
+    {
+        return (new Changes(array_map(ChangeCodec::decode(...), $run->study->changes ?? [])))->apply($network);
     }
 
     public function failed(?Throwable $trouble): void

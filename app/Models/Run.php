@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $last_change the newest change of data that it has seen
  * @property array<string, mixed>|null $summary
  * @property string|null $trouble
+ * @property int|null $study_id the study that it belongs to; null for a run of the live plan
+ * @property string|null $worker the process that executes it, see Worker
  * @property bool $stored whether its results are still kept
  * @property CarbonImmutable|null $finished_at
  */
@@ -44,6 +46,12 @@ final class Run extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Study, $this> */
+    public function study(): BelongsTo
+    {
+        return $this->belongsTo(Study::class);
     }
 
     public static function live(): ?self

@@ -229,7 +229,7 @@ final readonly class NetworkReader
 
     private function openLines(): Builder
     {
-        return DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->where('o.status', '!=', 'done');
+        return DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->whereNotIn('o.status', ['done', 'cancelled'])->where('l.cancelled', false);
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Planning;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\Routing;
 
 /** Writes a network into the tables, all or nothing. */
@@ -16,7 +17,7 @@ final readonly class NetworkWriter
 
     /** Tables that a network fills, those that refer to others first. */
     private const TABLES = [
-        'conversions', 'allocations', 'order_operations', 'order_components', 'order_lines', 'orders', 'sales_lines', 'forecast_buckets', 'stock', 'setup_changes',
+        'studies', 'message_answers', 'drafts', 'commits', 'conversions', 'allocations', 'order_operations', 'order_components', 'order_lines', 'orders', 'sales_lines', 'forecast_buckets', 'stock', 'setup_changes',
         'operation_alternatives', 'operations', 'closures', 'shifts', 'work_centres', 'substitutes', 'bom_lines', 'planning_data', 'supplier_items', 'suppliers',
         'items', 'sites', 'calendar_days', 'calendars',
     ];
@@ -67,12 +68,7 @@ final readonly class NetworkWriter
             'supplier_code' => $offer->supplier, 'item_code' => $offer->item, 'lead_days' => $offer->leadDays, 'min_qty' => $offer->minQty, 'multiple' => $offer->multiple,
             'price' => $offer->price, 'their_code' => $offer->supplierCode, 'rank' => $offer->rank,
         ]);
-        $this->insert('planning_data', $network->planning, fn ($planning) => [
-            'item_code' => $planning->item, 'site_code' => $planning->site, 'supply' => $planning->supply->value, 'lead_days' => $planning->leadDays,
-            'supplier_code' => $planning->supplier, 'from_site_code' => $planning->fromSite, 'safety_stock' => $planning->safetyStock, 'safety_days' => $planning->safetyDays,
-            'lot_rule' => $planning->lotRule->value, 'group_days' => $planning->groupDays, 'fixed_qty' => $planning->fixedQty, 'stock_min' => $planning->stockMin,
-            'stock_max' => $planning->stockMax, 'min_qty' => $planning->minQty, 'multiple' => $planning->multiple, 'max_qty' => $planning->maxQty, 'frozen_days' => $planning->frozenDays,
-        ]);
+        $this->insert('planning_data', $network->planning, fn (Planning $planning) => ['item_code' => $planning->item, 'site_code' => $planning->site, ...self::planningColumns($planning)]);
         $this->insert('bom_lines', $network->bom, fn ($line) => [
             'item_code' => $line->item, 'site_code' => $line->site, 'line' => $line->line, 'component_code' => $line->component, 'qty' => $line->qty, 'basis' => $line->basis->value,
             'base_qty' => $line->baseQty, 'scrap' => $line->scrap, 'offset_days' => $line->offsetDays, 'valid_from' => $this->dates->isoOrNull($line->validFrom),
@@ -81,6 +77,17 @@ final readonly class NetworkWriter
         $this->insert('substitutes', $network->substitutes, fn ($substitute) => [
             'item_code' => $substitute->item, 'component_code' => $substitute->component, 'substitute_code' => $substitute->substitute, 'ratio' => $substitute->ratio, 'rank' => $substitute->rank,
         ]);
+    }
+
+    /** @return array<string, mixed> the columns of a row of planning data but its key */
+    public static function planningColumns(Planning $planning): array
+    {
+        return [
+            'supply' => $planning->supply->value, 'lead_days' => $planning->leadDays, 'supplier_code' => $planning->supplier, 'from_site_code' => $planning->fromSite,
+            'safety_stock' => $planning->safetyStock, 'safety_days' => $planning->safetyDays, 'lot_rule' => $planning->lotRule->value, 'group_days' => $planning->groupDays,
+            'fixed_qty' => $planning->fixedQty, 'stock_min' => $planning->stockMin, 'stock_max' => $planning->stockMax, 'min_qty' => $planning->minQty, 'multiple' => $planning->multiple,
+            'max_qty' => $planning->maxQty, 'frozen_days' => $planning->frozenDays,
+        ];
     }
 
     private function routing(Routing $routing): void

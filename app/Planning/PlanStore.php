@@ -8,12 +8,15 @@ use App\Models\Run;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Causes;
 use Yposta\Core\Plan\MessageCode;
+use Yposta\Core\Plan\MessageFacts;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Plan\Risk;
 use Yposta\Core\Plan\Sentences;
+use Yposta\Core\Plan\StockValue;
 use Yposta\Core\Plan\Summary;
 use Yposta\Core\Structure\Outline;
 
-/** Puts a plan into the tables in one transaction and only then makes it the live one. */
+/** Puts a plan into the tables in one transaction; that of a live run becomes the live one at its end. */
 final class PlanStore
 {
     private const ROWS_AT_ONCE = 250;
@@ -37,12 +40,13 @@ final class PlanStore
             $this->demands($run->id, $plan);
             $this->pegs($run->id, $plan);
             $this->messages($run->id, $plan);
-            Run::query()->where('current', true)->update(['current' => false]);
+            $live = $run->study_id === null;
+            $live && Run::query()->where('current', true)->update(['current' => false]);
             $run->update([
-                'status' => 'done', 'stage' => null, 'current' => true, 'stored' => true, 'finished_at' => now(),
+                'status' => 'done', 'stage' => null, 'current' => $live, 'stored' => true, 'finished_at' => now(),
                 'summary' => get_object_vars(Summary::of($plan)),
             ]);
-            $this->forgetOldRuns();
+            $this->forgetOldRuns($run);
         });
     }
 
@@ -72,12 +76,13 @@ final class PlanStore
                 $worst[$message->point] = max($worst[$message->point] ?? 0, $message->qty);
             }
         }
-        $insert = new BulkInsert('plan_points', ['run_id', 'n', 'item_code', 'site_code', 'level', 'place', 'supply', 'supplier_code', 'rules', 'trouble_from', 'short_from', 'worst'], self::ROWS_AT_ONCE);
+        $values = StockValue::byPoint($plan);
+        $insert = new BulkInsert('plan_points', ['run_id', 'n', 'item_code', 'site_code', 'level', 'place', 'supply', 'supplier_code', 'rules', 'trouble_from', 'short_from', 'worst', 'stock_value'], self::ROWS_AT_ONCE);
         foreach ($plan->structure->points as $index => $point) {
             if (isset($plan->supplies[$index]) || isset($plan->demands[$index])) {
                 $insert->add([
                     $run, $index, $point->item->code, $point->site->code, $point->level, $places[$index], $point->supply()->value, $point->supplier, json_encode(PointRules::of($point), JSON_THROW_ON_ERROR),
-                    $this->dates->isoOrNull($from[$index] ?? null), $this->dates->isoOrNull($plan->shortFrom[$index] ?? null), $worst[$index] ?? 0,
+                    $this->dates->isoOrNull($from[$index] ?? null), $this->dates->isoOrNull($plan->shortFrom[$index] ?? null), $worst[$index] ?? 0, $values[$index] ?? 0,
                 ]);
             }
         }
@@ -142,25 +147,35 @@ final class PlanStore
     private function messages(int $run, Plan $plan): void
     {
         $sentences = new Sentences(self::templates(), $plan->structure, $plan->options->planDate);
-        $insert = new BulkInsert('plan_messages', ['run_id', 'n', 'point', 'code', 'reference', 'from_date', 'to_date', 'qty', 'text'], self::ROWS_AT_ONCE);
+        $insert = new BulkInsert('plan_messages', ['run_id', 'n', 'point', 'code', 'reference', 'from_date', 'to_date', 'qty', 'text', 'identity', 'facts', 'risk_lines', 'risk_value'], self::ROWS_AT_ONCE);
+        $risk = new Risk($plan);
         foreach ($plan->messages as $n => $message) {
+            $known = MessageFacts::of($message, $plan);
+            $lines = $risk->of($message);
             $insert->add([
                 $run, $n, $message->point, $message->code->value, $message->reference(), $this->dates->isoOrNull($message->from), $this->dates->isoOrNull($message->to),
-                $message->qty, $sentences->message($message),
+                $message->qty, $sentences->message($message), $known->identity, $known->facts, count($lines), $risk->value($lines),
             ]);
         }
         $insert->finish();
     }
 
-    /** Old live runs keep their summary, for comparison; their rows would only fill the disk. */
-    private function forgetOldRuns(): void
+    /** Old runs keep their summary, for comparison; their rows would only fill the disk. */
+    private function forgetOldRuns(Run $new): void
     {
-        $kept = Run::query()->where('stored', true)->orderByDesc('id')->limit((int) config('yposta.kept_runs'))->pluck('id');
-        foreach (Run::query()->where('stored', true)->whereNotIn('id', $kept)->get() as $old) {
-            foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_supplies', 'plan_points'] as $table) {
-                DB::table($table)->where('run_id', $old->id)->delete();
-            }
+        $runs = fn () => Run::query()->where('stored', true)->where('study_id', $new->study_id);
+        $kept = $runs()->orderByDesc('id')->limit($new->study_id === null ? (int) config('yposta.kept_runs') : 1)->pluck('id');
+        foreach ($runs()->whereNotIn('id', $kept)->get() as $old) {
+            self::forget($old);
             $old->update(['stored' => false]);
+        }
+    }
+
+    /** Deletes the rows of a run; call within a transaction. */
+    public static function forget(Run $run): void
+    {
+        foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_supplies', 'plan_points'] as $table) {
+            DB::table($table)->where('run_id', $run->id)->delete();
         }
     }
 

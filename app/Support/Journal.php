@@ -14,6 +14,8 @@ final class Journal
 {
     private const LOG = 'data';
 
+    private const NOTES = 'notes';
+
     /** @param  array<string, mixed>  $properties */
     public static function write(string $event, string $sentence, ?User $by, ?Model $subject = null, array $properties = []): void
     {
@@ -21,6 +23,12 @@ final class Journal
         $by === null || $entry->causedBy($by);
         $subject === null || $entry->performedOn($subject);
         $entry->log($sentence);
+    }
+
+    /** Something that a person did which no plan depends on. */
+    public static function note(string $event, string $sentence, User $by): void
+    {
+        activity(self::NOTES)->event($event)->causedBy($by)->log($sentence);
     }
 
     public static function newest(): int

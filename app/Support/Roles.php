@@ -13,6 +13,7 @@ final class Roles
 {
     public const RUN = 'run plan';
 
+    /** Forecasts and sales lines. */
     public const FORECAST = 'edit forecast';
 
     public const BUY = 'convert purchases';
@@ -21,14 +22,21 @@ final class Roles
 
     public const TRANSFER = 'convert transfers';
 
+    /** Stock, planning data, calendars. */
+    public const DATA = 'change data';
+
+    public const HOLD = 'hold supply';
+
+    public const STUDY = 'make studies';
+
     /** @var array<string, list<string>> permissions by role */
     public const OF = [
-        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER],
-        'buyer' => [self::BUY],
-        'scheduler' => [self::MAKE, self::TRANSFER],
-        'sales' => [self::FORECAST],
+        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY],
+        'buyer' => [self::BUY, self::STUDY],
+        'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY],
+        'sales' => [self::FORECAST, self::STUDY],
         'viewer' => [],
-        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER],
+        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY],
     ];
 
     /** Makes the roles and permissions in the database what they are here. */

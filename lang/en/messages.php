@@ -9,6 +9,23 @@ return [
         'push_out' => ':count wanted later',
         'cancel' => ':count nobody needs any more',
     ],
+    'kind' => [
+        'bring_in' => 'Wanted earlier',
+        'push_out' => 'Wanted later',
+        'cancel' => 'Nobody needs it',
+        'overdue' => 'Overdue',
+        'start_passed' => 'Start has passed',
+        'frozen' => 'In frozen days',
+        'late_demand' => 'Demand in the past',
+        'no_supplier' => 'No supplier',
+        'no_bom' => 'No structure',
+        'below_safety' => 'Runs short',
+    ],
+    'apply' => [
+        'bring_in' => 'Move to :to',
+        'push_out' => 'Move to :to',
+        'cancel' => 'Cancel it',
+    ],
     'reason' => [
         'lead_time' => 'Lead time too long',
         'overdue' => 'Order overdue',

@@ -26,7 +26,7 @@ function shapesOfPhp(): array
     $shapes = [];
     foreach (glob(dirname(__DIR__, 2).'/app/Planning/Shapes/*.php') ?: [] as $file) {
         $class = new ReflectionClass('App\Planning\Shapes\\'.basename($file, '.php'));
-        preg_match_all('/@param  list<(\w+)>  \$(\w+)/', (string) $class->getConstructor()?->getDocComment(), $lists, PREG_SET_ORDER);
+        preg_match_all('/@param  list<(\w+)>(?:\|null)?  \$(\w+)/', (string) $class->getConstructor()?->getDocComment(), $lists, PREG_SET_ORDER);
         $elements = array_column($lists, 1, 2);
         foreach ($class->getProperties() as $property) {
             $type = $property->getType();

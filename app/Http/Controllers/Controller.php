@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Models\Run;
 use App\Models\User;
 use App\Planning\Read\StoredPlan;
+use App\Support\ShownPlan;
 use Illuminate\Http\Request;
 
 abstract class Controller
 {
-    /** The live plan, or null before the first run. */
+    /** The plan that is looked at: the live one or a study's; null before the first run. */
     protected function plan(): ?StoredPlan
     {
-        $run = Run::live();
+        $run = ShownPlan::run(request());
 
         return $run === null ? null : new StoredPlan($run);
     }

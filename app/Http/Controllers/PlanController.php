@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Models\Run;
 use App\Planning\Read\Answers;
 use App\Planning\Read\GridFilter;
 use App\Planning\Read\PlanGrid;
@@ -106,7 +105,7 @@ final class PlanController extends Controller
     /** The bucket asked for, else the one that the run was made with. */
     private function size(Request $request): BucketSize
     {
-        return BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::tryFrom((string) (Run::live()->parameters['bucket'] ?? '')) ?? BucketSize::Week;
+        return BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::tryFrom((string) ($this->plan()->run->parameters['bucket'] ?? '')) ?? BucketSize::Week;
     }
 
     private function filter(Request $request): GridFilter

@@ -25,6 +25,14 @@ final class RunController extends Controller
         return response()->json($this->state($start($given, $this->user($request))));
     }
 
+    /** The live plan once more with its parameters, to take in what has changed since. */
+    public function refresh(Request $request, StartRun $start): JsonResponse
+    {
+        abort_unless($this->user($request)->can(Roles::RUN), 403);
+
+        return response()->json($this->state($start->again($this->user($request))));
+    }
+
     public function show(Run $run): JsonResponse
     {
         return response()->json($this->state($run));
@@ -32,6 +40,6 @@ final class RunController extends Controller
 
     private function state(Run $run): RunState
     {
-        return new RunState($run->id, $run->status, $run->stage, $run->trouble, $run->status === 'done' ? Figures::of($run, Figures::before($run)) : []);
+        return new RunState($run->id, $run->status, $run->stage, $run->trouble, $run->status === 'done' ? Figures::of($run, $run->study_id === null ? Figures::before($run) : Run::live()) : []);
     }
 }

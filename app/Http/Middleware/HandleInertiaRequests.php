@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Models\Run;
+use App\Models\Study;
 use App\Models\User;
+use App\Planning\Read\Changes;
 use App\Planning\Read\ProposalList;
 use App\Planning\Read\StoredPlan;
 use App\Support\Journal;
 use App\Support\Settings;
+use App\Support\ShownPlan;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Middleware;
@@ -18,6 +21,8 @@ use Yposta\Core\Calendar\Day;
 /** What every page knows: who is signed in and may do what, the site, and which plan is shown and how old it is. */
 final class HandleInertiaRequests extends Middleware
 {
+    private const STUDIES_SHOWN = 8;
+
     protected $rootView = 'app';
 
     /** @return array<string, mixed> */
@@ -35,7 +40,8 @@ final class HandleInertiaRequests extends Middleware
     /** @return array<string, mixed> */
     private function forUser(Request $request, User $user): array
     {
-        $run = Run::live();
+        $run = ShownPlan::run($request);
+        $study = ShownPlan::study($request);
 
         return [
             'user' => ['name' => $user->name, 'role' => (string) $user->getRoleNames()->first(), 'can' => $user->getAllPermissions()->pluck('name')->all()],
@@ -47,8 +53,11 @@ final class HandleInertiaRequests extends Middleware
                 'changes' => $run === null ? 0 : Journal::countSince($run->last_change),
                 'planDate' => Settings::planDate(),
                 'madeFor' => $run === null ? null : substr($run->plan_date, 0, 10),
-                'running' => Run::query()->whereIn('status', ['queued', 'running'])->max('id'),
+                'running' => Run::query()->whereNull('study_id')->whereIn('status', ['queued', 'running'])->max('id'),
+                'study' => $study === null ? null : ['id' => $study->id, 'name' => $study->name],
             ],
+            'changes' => fn () => $run === null ? [] : Changes::since($run->last_change),
+            'studies' => fn () => Study::query()->orderByDesc('updated_at')->limit(self::STUDIES_SHOWN)->get(['id', 'name'])->map(fn (Study $one) => ['id' => $one->id, 'name' => $one->name, 'planned' => $one->result() !== null]),
             'runDefaults' => fn () => $this->runDefaults($run),
             'forecastNames' => fn () => DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast'),
             'counts' => fn () => $this->counts($run, (string) $request->session()->get('site', '')),

@@ -19,7 +19,7 @@ final class Figures
         'startPassed' => 'Past their date to start',
         'proposals' => 'Proposals',
         'messages' => 'Messages',
-        'stockValue' => 'Stock value',
+        'stockValue' => 'Stock value on average',
     ];
 
     private const NEUTRAL = ['proposals', 'messages', 'stockValue'];
@@ -41,6 +41,17 @@ final class Figures
         return $figures;
     }
 
+    /** @return array<string, array{string, bool}> label, and whether more is worse, by name */
+    public static function labels(): array
+    {
+        $labels = [];
+        foreach (self::FIGURES as $key => $label) {
+            $labels[$key] = [(string) trans($label), ! in_array($key, self::NEUTRAL, true)];
+        }
+
+        return $labels;
+    }
+
     private static function value(Run $run, string $key): int
     {
         $value = $run->summary[$key] ?? 0;
@@ -50,6 +61,6 @@ final class Figures
 
     public static function before(Run $run): ?Run
     {
-        return Run::query()->where('status', 'done')->where('id', '<', $run->id)->orderByDesc('id')->first();
+        return Run::query()->where('status', 'done')->whereNull('study_id')->where('id', '<', $run->id)->orderByDesc('id')->first();
     }
 }

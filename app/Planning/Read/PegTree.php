@@ -7,16 +7,12 @@ namespace App\Planning\Read;
 use App\Planning\Shapes\Link;
 use App\Planning\Shapes\PegRow;
 use App\Planning\Shapes\Strip;
-use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\Peg;
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Quantity\Quantity;
 
 /**
- * Pegging as an indented list: down from a need to raw stock, or up from a supply to the customers. Read level by level, so that the
- * number of queries grows with the depth and not with the width.
+ * Pegging as an indented list: down from a need to raw stock, or up from a supply to the customers.
  */
 final class PegTree
 {
@@ -25,17 +21,7 @@ final class PegTree
 
     private readonly Describe $describe;
 
-    /** @var array<int, list<Peg>> what serves a demand, by its number */
-    private array $served = [];
-
-    /** @var array<int, list<int>> the inputs of an order or proposal, by its number */
-    private array $inputs = [];
-
-    /** @var array<int, list<Peg>> whom a supply serves, by its number */
-    private array $serves = [];
-
-    /** @var array<int, true> demands on the chain that decides the date */
-    private array $chain = [];
+    private readonly PegGraph $graph;
 
     /** @var array<int, true> orders and proposals whose inputs stand in the list already */
     private array $shown = [];
@@ -46,6 +32,7 @@ final class PegTree
     public function __construct(private readonly StoredPlan $plan)
     {
         $this->describe = new Describe($plan);
+        $this->graph = new PegGraph($plan);
     }
 
     /**
@@ -57,10 +44,7 @@ final class PegTree
      */
     public function down(array $demands, bool $onlyHoldUp): array
     {
-        for ($level = $demands; $level !== []; $level = $this->loadBelow($level));
-        foreach ($demands as $demand) {
-            $this->follow($this->plan->demandNumbered($demand));
-        }
+        $this->graph->readDown($demands);
         foreach ($demands as $demand) {
             $this->addBelow($demand, 0, $onlyHoldUp);
         }
@@ -75,7 +59,7 @@ final class PegTree
      */
     public function up(int $supply): array
     {
-        for ($level = [$supply]; $level !== []; $level = $this->loadAbove($level));
+        $this->graph->readUp($supply);
         $this->addAbove($supply, 0);
 
         return $this->rows;
@@ -84,102 +68,27 @@ final class PegTree
     /** @return list<int> numbers of the inputs of an order or proposal */
     public function inputsOf(int $supply): array
     {
-        return array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->orderBy('rank')->pluck('n')->map(fn ($n) => (int) $n)->all());
-    }
-
-    /**
-     * @param  list<int>  $demands
-     * @return list<int> the demands of the next level that have not been loaded
-     */
-    private function loadBelow(array $demands): array
-    {
-        $supplies = [];
-        foreach ($this->plan->pegsOfDemands($demands) as $demand => $pegs) {
-            $this->served[$demand] = $pegs;
-            foreach ($pegs as $peg) {
-                $number = $this->plan->numberOf($peg->supply);
-                if ($peg->supply->kind !== SupplyKind::Stock && ! isset($this->inputs[$number])) {
-                    $this->inputs[$number] = [];
-                    $supplies[] = $number;
-                }
-            }
-        }
-        $next = [];
-        foreach (array_chunk($supplies, 900) as $chunk) {
-            foreach (DB::table('plan_demands')->where('run_id', $this->plan->run->id)->whereIn('for_supply', $chunk)->orderBy('rank')->get(['n', 'for_supply']) as $row) {
-                $this->inputs[(int) $row->for_supply][] = (int) $row->n;
-                $next[] = (int) $row->n;
-            }
-        }
-
-        return count($this->served) > self::MOST * 3 ? [] : array_values(array_filter($next, fn (int $n) => ! isset($this->served[$n])));
-    }
-
-    /**
-     * @param  list<int>  $supplies
-     * @return list<int>
-     */
-    private function loadAbove(array $supplies): array
-    {
-        $next = [];
-        foreach ($this->plan->pegsOfSupplies($supplies) as $supply => $pegs) {
-            $this->serves[$supply] = $pegs;
-            foreach ($pegs as $peg) {
-                if ($peg->demand->for !== null) {
-                    $next[$this->plan->numberOf($peg->demand->for)] = true;
-                }
-            }
-        }
-
-        return array_values(array_filter(array_keys($next), fn (int $n) => ! isset($this->serves[$n])));
-    }
-
-    /** Marks the chain from a late demand to where its delay begins: the latest supply, and the input that this waits for. */
-    private function follow(Demand $demand): void
-    {
-        while ($demand->lateDays() > 0) {
-            $number = $this->plan->numberOf($demand);
-            $this->chain[$number] = true;
-            $latest = $this->latest($this->served[$number] ?? []);
-            $waitsFor = $latest === null ? null : $this->plan->waitsFor($latest);
-            if ($waitsFor === null) {
-                return;
-            }
-            $demand = $waitsFor;
-        }
-    }
-
-    /** @param  list<Peg>  $pegs  by availability, then reference */
-    private function latest(array $pegs): ?Supply
-    {
-        $latest = null;
-        foreach ($pegs as $peg) {
-            if ($latest === null || $peg->supply->available > $latest->available) {
-                $latest = $peg->supply;
-            }
-        }
-
-        return $latest;
+        return $this->graph->inputsOf($supply);
     }
 
     private function addBelow(int $number, int $level, bool $onlyHoldUp): void
     {
-        if (count($this->rows) >= self::MOST || ($onlyHoldUp && $level > 0 && ! isset($this->chain[$number]))) {
+        if (count($this->rows) >= self::MOST || ($onlyHoldUp && $level > 0 && ! $this->graph->decides($number))) {
             return;
         }
         $demand = $this->plan->demandNumbered($number);
-        $pegs = $this->served[$number] ?? [];
+        $pegs = $this->graph->served($number);
         $orders = [];
         foreach ($pegs as $peg) {
             $supply = $this->plan->numberOf($peg->supply);
-            ($this->inputs[$supply] ?? []) === [] || $orders[] = $supply;
+            $this->graph->inputs($supply) === [] || $orders[] = $supply;
         }
         $repeated = $orders !== [] && array_filter($orders, fn (int $supply) => ! isset($this->shown[$supply])) === [];
-        $this->rows[] = $this->row($demand, $level, $this->describe->strip($demand, $pegs), array_map(fn (Peg $peg) => $this->describe->supply($peg->supply), $pegs), isset($this->chain[$number]), $repeated);
+        $this->rows[] = $this->row($demand, $level, $this->describe->strip($demand, $pegs), array_map(fn (Peg $peg) => $this->describe->supply($peg->supply), $pegs), $this->graph->decides($number), $repeated);
         foreach ($orders as $supply) {
             if (! isset($this->shown[$supply])) {
                 $this->shown[$supply] = true;
-                foreach ($this->inputs[$supply] as $input) {
+                foreach ($this->graph->inputs($supply) as $input) {
                     $this->addBelow($input, $level + 1, $onlyHoldUp);
                 }
             }
@@ -188,7 +97,7 @@ final class PegTree
 
     private function addAbove(int $supply, int $level): void
     {
-        foreach ($this->serves[$supply] ?? [] as $peg) {
+        foreach ($this->graph->serves($supply) as $peg) {
             if (count($this->rows) >= self::MOST) {
                 return;
             }

@@ -106,7 +106,7 @@ final readonly class TodayView
         $notes = array_filter(array_map(fn (string $code) => isset($codes[$code]) ? trans("messages.count.{$code}", ['count' => $codes[$code]]) : '', ['overdue', 'bring_in', 'push_out', 'cancel']));
         $count = (int) $codes->sum();
 
-        return [new TodayLine('moved', 'look', trans_choice('{1} 1 message|[2,*] :count messages', $count, ['count' => $count]), trans('on open orders'), implode(', ', $notes), null, new Link(trans('Go through'), '/orders?said=1'))];
+        return [new TodayLine('moved', 'look', trans_choice('{1} 1 message|[2,*] :count messages', $count, ['count' => $count]), trans('on open orders'), implode(', ', $notes), null, new Link(trans('Go through'), '/messages'))];
     }
 
     /** @return list<TodayLine> */

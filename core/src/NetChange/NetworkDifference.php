@@ -9,6 +9,7 @@ use Yposta\Core\Demand\DemandCollector;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\RowDifference;
 use Yposta\Core\Network\Stock;
 
 /** What two networks differ in, as far as a plan depends on it. */
@@ -37,14 +38,14 @@ final readonly class NetworkDifference
         if (self::masterDataDiffer($before, $after)) {
             return new self(true);
         }
-        $orders = self::changed($before->orders, $after->orders, fn (OpenOrder $order) => $order->code);
-        foreach (self::changed($before->components, $after->components, fn (OrderComponent $row) => "{$row->order}\x1f{$row->line}") as [$old, $new]) {
+        $orders = RowDifference::of($before->orders, $after->orders, fn (OpenOrder $order) => $order->code);
+        foreach (RowDifference::of($before->components, $after->components, fn (OrderComponent $row) => "{$row->order}\x1f{$row->line}") as [$old, $new]) {
             $orders[($new ?? $old)->order ?? ''] = [null, null];
         }
-        $stock = self::changed($before->stock, $after->stock, fn (Stock $stock) => Network::key($stock->item, $stock->site));
-        $sales = self::changed($before->sales, $after->sales, DemandCollector::placeName(...));
+        $stock = RowDifference::of($before->stock, $after->stock, fn (Stock $stock) => Network::key($stock->item, $stock->site));
+        $sales = RowDifference::of($before->sales, $after->sales, DemandCollector::placeName(...));
         $demand = $lines = [];
-        foreach ([...$sales, ...self::changed($before->forecasts, $after->forecasts, fn ($row) => "{$row->forecast}\x1f{$row->item}\x1f{$row->site}\x1f{$row->start}")] as $pair) {
+        foreach ([...$sales, ...RowDifference::of($before->forecasts, $after->forecasts, fn ($row) => "{$row->forecast}\x1f{$row->item}\x1f{$row->site}\x1f{$row->start}")] as $pair) {
             foreach ($pair as $row) {
                 $row === null || $demand[Network::key($row->item, $row->site)] = true;
             }
@@ -66,50 +67,6 @@ final readonly class NetworkDifference
         $rules = fn (Calendar $calendar) => [$calendar->pattern(), $calendar->exceptions()];
 
         return $before->calendars !== $after->calendars && array_map($rules, $before->calendars) != array_map($rules, $after->calendars);
-    }
-
-    /**
-     * Rows that are only in one of the lists, or differ.
-     *
-     * @template T of object
-     *
-     * @param  array<T>  $before
-     * @param  array<T>  $after
-     * @param  callable(T): string  $key
-     * @return array<string, array{T|null, T|null}> by key
-     */
-    private static function changed(array $before, array $after, callable $key): array
-    {
-        if ($before === $after) {
-            return [];
-        }
-        $same = [];
-        foreach ($before as $row) {
-            $same[spl_object_id($row)] = true;
-        }
-        $new = [];
-        foreach ($after as $row) {
-            if (isset($same[spl_object_id($row)])) {
-                unset($same[spl_object_id($row)]);
-            } else {
-                $new[$key($row)] = $row;
-            }
-        }
-        $changed = [];
-        foreach ($before as $row) {
-            if (isset($same[spl_object_id($row)])) {
-                $name = $key($row);
-                if (! isset($new[$name]) || $new[$name] != $row) {
-                    $changed[$name] = [$row, $new[$name] ?? null];
-                }
-                unset($new[$name]);
-            }
-        }
-        foreach ($new as $name => $row) {
-            $changed[$name] = [null, $row];
-        }
-
-        return $changed;
     }
 
     /** @return list<string> */

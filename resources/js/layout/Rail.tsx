@@ -18,7 +18,7 @@ export function Rail() {
             href: '/plan',
             label: t('Plan'),
             icon: Table2,
-            on: url.startsWith('/plan') || url.startsWith('/item') || url.startsWith('/pegging'),
+            on: ['/plan', '/item', '/pegging', '/thread', '/messages'].some((path) => url.startsWith(path)),
         },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
         { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },

@@ -1,12 +1,12 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { router } from '@inertiajs/react';
 import { Check, Loader, Play } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { getJson, postJson, Refusal } from '@/lib/http';
+import { postJson, Refusal } from '@/lib/http';
 import type { RunState } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { settled, useWatchedRun } from '@/lib/useWatchedRun';
 
 const STAGES = ['queued', 'reading', 'structure', 'demand', 'netting', 'projection', 'storing'] as const;
 const STAGE_NAMES: Record<string, string> = {
@@ -18,7 +18,6 @@ const STAGE_NAMES: Record<string, string> = {
     projection: 'What will be, and pegging',
     storing: 'Storing the result',
 };
-const ASK_EVERY = 300;
 
 /** The run button, what can be chosen for a run, how far it is, and what came out. */
 export function RunPanel() {
@@ -27,7 +26,7 @@ export function RunPanel() {
     const [trouble, setTrouble] = useState<string | null>(null);
     const watched =
         state === null || state.status === 'done' || state.status === 'failed' ? (state === null ? plan.running : null) : state.id;
-    useWatched(watched, setState);
+    useWatchedRun(watched, setState);
     if (!user.can.includes('run plan')) {
         return null;
     }
@@ -62,45 +61,6 @@ export function RunPanel() {
             </PopoverPanel>
         </Popover>
     );
-}
-
-function settled(state: RunState): void {
-    if (state.status === 'done') {
-        router.reload();
-    }
-}
-
-/** Asks after a run until it is over; then the page shows the new plan. */
-function useWatched(run: number | null, tell: (state: RunState) => void): void {
-    useEffect(() => {
-        if (run === null) {
-            return;
-        }
-        let timer: ReturnType<typeof setTimeout>;
-        let over = false;
-        const ask = () => {
-            getJson<RunState>(`/runs/${run}`)
-                .then((state) => {
-                    if (over) {
-                        return;
-                    }
-                    tell(state);
-                    if (state.status === 'done' || state.status === 'failed') {
-                        settled(state);
-                    } else {
-                        timer = setTimeout(ask, ASK_EVERY);
-                    }
-                })
-                .catch(() => {
-                    timer = setTimeout(ask, ASK_EVERY * 10);
-                });
-        };
-        timer = setTimeout(ask, ASK_EVERY);
-        return () => {
-            over = true;
-            clearTimeout(timer);
-        };
-    }, [run, tell]);
 }
 
 interface Wishes {

@@ -23,6 +23,10 @@ function commands(text: string): Hit[] {
         { kind: 'command', label: t('Plan: in trouble'), note: '', href: '/plan?trouble=1&sort=urgency' },
         { kind: 'command', label: t('Proposals due today'), note: '', href: '/proposals?until=today' },
         { kind: 'command', label: t('Open orders'), note: '', href: '/orders' },
+        { kind: 'command', label: t('Messages to work through'), note: '', href: '/messages' },
+        { kind: 'command', label: t('Studies'), note: '', href: '/studies' },
+        { kind: 'command', label: t('New study'), note: '', href: '/studies?open=new' },
+        { kind: 'command', label: t('Compare plans'), note: '', href: '/compare' },
     ];
     return all.filter((hit) => hit.label.toLowerCase().includes(text.toLowerCase()));
 }

@@ -1,18 +1,18 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { router } from '@inertiajs/react';
 import { Check, ChevronDown, MapPin } from 'lucide-react';
+import { PlanChip } from '@/layout/PlanChip';
 import { RunPanel } from '@/layout/RunPanel';
 import { SearchPalette } from '@/layout/SearchPalette';
-import { moment } from '@/lib/format';
 import { useShared } from '@/lib/shared';
-import { t, tn } from '@/lib/t';
+import { t } from '@/lib/t';
 
 /** Which site, which plan and how old it is; run, search, who is signed in. */
 export function TopBar() {
     return (
         <header className="flex h-12 shrink-0 items-center gap-2.5 border-b border-line px-3.5">
             <SitePicker />
-            <PlanAge />
+            <PlanChip />
             <RunPanel />
             <div className="ml-auto flex items-center gap-2.5">
                 <SearchPalette />
@@ -50,28 +50,6 @@ function SitePicker() {
                 ))}
             </MenuItems>
         </Menu>
-    );
-}
-
-/** A stale plan must not go unnoticed: the changes since it was made are counted, and told in amber. */
-function PlanAge() {
-    const { plan } = useShared();
-    if (plan.finishedAt === null) {
-        return <p className="rounded border border-look bg-look-tint px-2.5 py-1 text-base">{t('Nothing has been planned yet')}</p>;
-    }
-    const old = plan.madeFor !== plan.planDate;
-    const stale = plan.changes > 0 || old;
-    return (
-        <p
-            className={`flex h-[30px] items-center gap-1.5 rounded border px-2.5 text-base whitespace-nowrap ${stale ? 'border-look bg-look-tint' : 'border-line bg-surface'}`}
-        >
-            <strong>{t('Live plan')}</strong>
-            <span className={stale ? 'text-ink' : 'text-mute'}>
-                {t('planned {at}', { at: moment(plan.finishedAt) })}
-                {old && `, ${t('for another day')}`}
-                {plan.changes > 0 && `, ${tn('{n} change since', '{n} changes since', plan.changes)}`}
-            </span>
-        </p>
     );
 }
 

@@ -47,6 +47,11 @@ export function weekday(iso: string): string {
     return t(WEEKDAYS[parts(iso).date.getUTCDay()] ?? '');
 }
 
+/** The ISO date so many days later. */
+export function addDays(iso: string, days: number): string {
+    return new Date(parts(iso).date.getTime() + days * 86_400_000).toISOString().slice(0, 10);
+}
+
 /** Days from one ISO date to another. */
 export function daysBetween(from: string, to: string): number {
     return Math.round((parts(to).date.getTime() - parts(from).date.getTime()) / 86_400_000);

@@ -57,8 +57,20 @@ export function getJson<T>(url: string, params: Record<string, string | number> 
 }
 
 export function postJson<T>(url: string, body: unknown): Promise<T> {
+    return write<T>('POST', url, body);
+}
+
+export function putJson<T>(url: string, body: unknown): Promise<T> {
+    return write<T>('PUT', url, body);
+}
+
+export function deleteJson<T>(url: string): Promise<T> {
+    return write<T>('DELETE', url, {});
+}
+
+function write<T>(method: string, url: string, body: unknown): Promise<T> {
     return send<T>(url, {
-        method: 'POST',
+        method,
         body: JSON.stringify(body),
         headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
     });

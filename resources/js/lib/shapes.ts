@@ -378,3 +378,167 @@ export interface PegRow {
     holdUp: boolean;
     repeated: boolean;
 }
+
+/** A study, what it changes and what came of it. `parameters` are those as sentences. */
+export interface StudyRow {
+    id: number;
+    name: string;
+    by: string;
+    mine: boolean;
+    version: number;
+    parameters: string[];
+    changes: StudyChange[];
+    settings: StudySettings;
+    status: string | null;
+    trouble: string | null;
+    plannedAt: string | null;
+    stale: boolean;
+    planned: boolean;
+    figures: TodayFigure[];
+}
+
+/** A change as a sentence, and its fields as JSON. */
+export interface StudyChange {
+    text: string;
+    fields: string;
+}
+
+/** What of the parameters of a study differs from the live plan; null where it does not. */
+export interface StudySettings {
+    horizonEnd: string | null;
+    forecasts: string[] | null;
+    sites: string[] | null;
+    safetyStock: boolean | null;
+}
+
+/** A total of two plans. */
+export interface ComparedFigure {
+    label: string;
+    before: string;
+    after: string;
+    change: string | null;
+    worse: boolean;
+    better: boolean;
+}
+
+/** A late sales line in two plans. `kind` is added, gone or changed; dates are ISO dates, null where it is on time. */
+export interface ComparedLate {
+    kind: string;
+    order: string;
+    line: string;
+    customer: string;
+    item: string;
+    site: string;
+    qty: string;
+    unit: string;
+    due: string;
+    before: string | null;
+    after: string | null;
+    daysBefore: number;
+    daysAfter: number;
+    why: string;
+}
+
+/** A proposal in two plans. */
+export interface ComparedProposal {
+    kind: string;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    supply: string;
+    before: ComparedSupply | null;
+    after: ComparedSupply | null;
+}
+
+/** A proposal of one of two compared plans. */
+export interface ComparedSupply {
+    qty: string;
+    start: string;
+    due: string;
+    expected: string;
+    supplier: string | null;
+}
+
+/** A message in two plans. */
+export interface ComparedMessage {
+    kind: string;
+    code: string;
+    about: string;
+    item: string;
+    site: string;
+    before: string;
+    after: string;
+}
+
+/** The average value of the projected stock of an item in two plans. */
+export interface ComparedStock {
+    item: string;
+    name: string;
+    site: string;
+    before: string;
+    after: string;
+    change: string;
+    more: boolean;
+}
+
+/** A message to work through. `applies` says what applying it would do, null where nothing can be done at once. */
+export interface MessageTask {
+    n: number;
+    code: string;
+    kind: string;
+    text: string;
+    item: string;
+    name: string;
+    site: string;
+    from: string | null;
+    to: string | null;
+    riskLines: number;
+    riskValue: string;
+    href: string | null;
+    applies: string | null;
+    state: string | null;
+    until: string | null;
+    reason: string;
+    by: string;
+    identity: string;
+    facts: string;
+}
+
+/** How many messages there are of a kind. */
+export interface MessageKind {
+    code: string;
+    label: string;
+    count: number;
+}
+
+/** A supply on the time axis of a thread, below what it serves. `kind` is line, stock, order, proposal or gap; `way` is make, buy, transfer or empty. Dates are ISO dates; `wanted` is when what it serves needs it. */
+export interface ThreadRow {
+    id: number;
+    parent: number;
+    level: number;
+    kind: string;
+    way: string;
+    label: string;
+    note: string;
+    item: string;
+    site: string;
+    qty: string;
+    unit: string;
+    from: string | null;
+    to: string;
+    wanted: string | null;
+    lateDays: number;
+    holdUp: boolean;
+    repeated: boolean;
+    href: string | null;
+    reference: string | null;
+}
+
+/** A step of the chain that decides a date. `days` are those that it adds. */
+export interface ThreadStep {
+    label: string;
+    to: string;
+    days: number;
+    late: boolean;
+}

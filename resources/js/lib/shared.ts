@@ -1,3 +1,4 @@
+import type { ChangeRow } from '@/lib/shapes';
 import { router, usePage } from '@inertiajs/react';
 
 /** What every page knows. */
@@ -13,7 +14,10 @@ export interface Shared {
         planDate: string;
         madeFor: string | null;
         running: number | null;
+        study: { id: number; name: string } | null;
     };
+    changes: ChangeRow[];
+    studies: { id: number; name: string; planned: boolean }[];
     runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[] };
     forecastNames: string[];
     counts: { proposals: number };

@@ -1,4 +1,5 @@
 import { Link } from '@inertiajs/react';
+import { ChartGantt } from 'lucide-react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { PageHead } from '@/components/PageHead';
@@ -36,6 +37,12 @@ export default function Pegging({ title, about, holdUp, lateDays, back, ways, ro
                     onChange={(way) => refilter('/pegging', filter, { way }, { way: 'down' })}
                     choices={ways.map((way) => ({ value: way, label: t(WAYS[way] ?? way) }))}
                 />
+                <Link
+                    href={`/thread?${new URLSearchParams(filter).toString()}`}
+                    className="inline-flex h-[27px] items-center gap-1.5 rounded-full border border-line bg-surface px-3 text-sm font-semibold hover:border-mute"
+                >
+                    {t('On a time axis')} <ChartGantt size={13} aria-hidden />
+                </Link>
                 <Link href={back} className="ml-auto font-semibold text-act hover:underline">
                     {t('Back to {what}', { what: title })}
                 </Link>

@@ -54,7 +54,10 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
         () => [...picked].map((number) => rows.get(number)).filter((row): row is ProposalRow => row !== undefined),
         [picked, rows],
     );
-    const mayConvert = useCallback((row: ProposalRow) => user.can.includes(CONVERT[row.kind] ?? ''), [user.can]);
+    const mayConvert = useCallback(
+        (row: ProposalRow) => plan.study === null && user.can.includes(CONVERT[row.kind] ?? ''),
+        [user.can, plan.study],
+    );
     const { data, trouble: panelTrouble } = useLoaded<ProposalDetail>(open === null ? null : `/proposals/${open}`, plan.id);
 
     const convert = useCallback(

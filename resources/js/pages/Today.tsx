@@ -16,15 +16,14 @@ interface Props {
     days: TodayDay[];
     figures: TodayFigure[];
     reasons: Fact[];
-    changes: ChangeRow[];
     totals: { salesLines: number; points: number; horizonEnd: string } | null;
 }
 
 const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
 const TONES: Record<string, string> = { broken: 'text-broken', look: 'text-look-ink', calm: 'text-mute' };
 
-export default function Today({ planned, lines, days, figures, reasons, changes, totals }: Props) {
-    const { plan } = useShared();
+export default function Today({ planned, lines, days, figures, reasons, totals }: Props) {
+    const { plan, changes } = useShared();
     if (!planned || !totals) {
         return (
             <>

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\AnswerMessage;
+use App\Actions\ApplyMessage;
+use App\Planning\Read\AtRisk;
+use App\Planning\Read\MessageList;
+use App\Planning\Read\StoredPlan;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+
+/** What the plan has to say, as a list to work through. */
+final class MessageController extends Controller
+{
+    public function index(Request $request): Response
+    {
+        $plan = $this->plan();
+        $filter = [
+            'kind' => $request->string('kind')->limit(20, '')->toString(), 'q' => $request->string('q')->limit(60, '')->toString(),
+            'show' => $request->query('show') === 'away' ? 'away' : 'open', 'sort' => $request->query('sort') === 'date' ? 'date' : 'risk',
+        ];
+        if ($plan === null) {
+            return Inertia::render('Messages', ['run' => null, 'live' => false, 'kinds' => [], 'tasks' => [], 'total' => 0, 'away' => 0, 'most' => MessageList::MOST, 'filter' => $filter]);
+        }
+        $list = $this->list($plan);
+        $site = $this->site($request);
+        $away = $filter['show'] === 'away';
+        $query = $list->query($site, $away, $filter['kind'], $filter['q']);
+
+        return Inertia::render('Messages', [
+            'run' => $plan->run->id, 'live' => $plan->run->study_id === null, 'kinds' => $list->kinds($site, $away), 'total' => $query->count(),
+            'away' => $list->query($site, true)->count(), 'tasks' => $list->tasks(clone $query, $filter['sort'] === 'date'), 'most' => MessageList::MOST, 'filter' => $filter,
+        ]);
+    }
+
+    /** The late sales lines that wait for what a message speaks of, for the inspector. */
+    public function risk(int $n): JsonResponse
+    {
+        $plan = $this->plan();
+        abort_if($plan === null, 404);
+
+        return response()->json((new AtRisk($plan))->of($n));
+    }
+
+    public function answer(Request $request, AnswerMessage $answer): JsonResponse
+    {
+        abort_if($this->user($request)->getAllPermissions()->isEmpty(), 403);
+        $given = $request->validate([
+            'identity' => 'required|string|max:190', 'facts' => 'present|string|max:190', 'state' => 'required|in:done,snoozed,open', 'until' => 'nullable|date_format:Y-m-d', 'reason' => 'present|nullable|string|max:500',
+        ]);
+        $answer($given['identity'], $given['facts'], $given['state'], $given['until'] ?? null, (string) $given['reason'], $this->user($request));
+
+        return response()->json(['state' => $given['state']]);
+    }
+
+    public function apply(Request $request, ApplyMessage $apply): JsonResponse
+    {
+        $given = $request->validate(['run' => 'required|integer', 'n' => 'required|integer', 'key' => 'required|string|min:16|max:64']);
+
+        return response()->json($apply((int) $given['run'], (int) $given['n'], $given['key'], $this->user($request)));
+    }
+
+    private function list(StoredPlan $plan): MessageList
+    {
+        return new MessageList($plan, ApplyMessage::changeFor(...));
+    }
+}

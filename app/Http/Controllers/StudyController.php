@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\DeleteStudy;
+use App\Actions\SaveStudy;
+use App\Actions\StartRun;
+use App\Models\Run;
+use App\Models\Study;
+use App\Planning\Read\CompareView;
+use App\Planning\Read\StudyList;
+use App\Support\Roles;
+use App\Support\Settings;
+use App\Support\ShownPlan;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Inertia\Inertia;
+use Inertia\Response;
+use Yposta\Core\Calendar\Day;
+
+/** Saved what-ifs, and what differs between two plans. */
+final class StudyController extends Controller
+{
+    public function index(Request $request): Response
+    {
+        return Inertia::render('Studies', [
+            'studies' => StudyList::of($this->user($request), Day::parse(Settings::planDate())),
+            'calendars' => DB::table('calendars')->orderBy('code')->pluck('code'),
+            'open' => $request->string('open')->toString(),
+            'runs' => Run::query()->whereNull('study_id')->where('stored', true)->orderByDesc('id')->get(['id', 'finished_at', 'current']),
+        ]);
+    }
+
+    public function store(Request $request, SaveStudy $save, StartRun $start): JsonResponse
+    {
+        return $this->saved($request, $save, $start, null);
+    }
+
+    public function update(Request $request, SaveStudy $save, StartRun $start, Study $study): JsonResponse
+    {
+        return $this->saved($request, $save, $start, $study);
+    }
+
+    public function run(Request $request, StartRun $start, Study $study): JsonResponse
+    {
+        $this->may($request);
+
+        return response()->json(['id' => $study->id, 'run' => $start($study->parameters, $this->user($request), $study)->id]);
+    }
+
+    public function destroy(Request $request, DeleteStudy $delete, Study $study): JsonResponse
+    {
+        $this->may($request);
+        $delete($study, $this->user($request));
+
+        return response()->json(['id' => $study->id]);
+    }
+
+    /** Looks at a study's result in the place of the live plan, or goes back to that. */
+    public function show(Request $request): JsonResponse
+    {
+        $id = $request->validate(['study' => 'present|nullable|integer'])['study'];
+        $study = $id === null ? null : Study::query()->whereKey((int) $id)->firstOrFail();
+        abort_if($study !== null && $study->result() === null, 422, 'This study has not been planned yet.');
+        ShownPlan::show($request, $study);
+
+        return response()->json(['study' => $study?->id]);
+    }
+
+    public function compare(Request $request): Response
+    {
+        $names = ['a' => $request->string('a', 'live')->toString(), 'b' => $request->string('b')->toString()];
+        $plans = array_map($this->result(...), $names);
+        $view = $plans['a'] === null || $plans['b'] === null ? null : CompareView::between($plans['a'], $plans['b']);
+
+        return Inertia::render('Compare', [
+            'filter' => [...$names, 'list' => in_array($request->query('list'), ['proposals', 'messages', 'stock'], true) ? (string) $request->query('list') : 'late'],
+            'choices' => $this->choices(),
+            'running' => $this->running($names['b']),
+            'trouble' => $this->trouble($names['b']),
+            'figures' => $view?->figures() ?? [],
+            'counts' => $view?->counts(),
+            'late' => $view?->late() ?? [],
+            'proposals' => $view?->proposals() ?? [],
+            'messages' => $view?->messages() ?? [],
+            'stock' => $view?->stock() ?? [],
+            'most' => CompareView::MOST,
+        ]);
+    }
+
+    private function saved(Request $request, SaveStudy $save, StartRun $start, ?Study $study): JsonResponse
+    {
+        $this->may($request);
+        $given = $request->validate([
+            'name' => 'required|string|max:200', 'version' => 'integer|min:0', 'run' => 'boolean', 'changes' => 'present|array|max:500', 'changes.*' => 'array',
+            'parameters' => 'present|array:horizonEnd,forecasts,sites,safetyStock', 'parameters.horizonEnd' => 'nullable|date_format:Y-m-d', 'parameters.forecasts' => 'nullable|array', 'parameters.forecasts.*' => 'string|max:190',
+            'parameters.sites' => 'nullable|array', 'parameters.sites.*' => 'string|max:190', 'parameters.safetyStock' => 'nullable|boolean',
+        ]);
+        $parameters = array_filter($given['parameters'], fn ($value) => $value !== null);
+        $study = $save($study, $given['name'], $parameters, array_values($given['changes']), (int) ($given['version'] ?? 0), $this->user($request));
+        $run = ($given['run'] ?? false) === true ? $start($study->parameters, $this->user($request), $study) : null;
+
+        return response()->json(['id' => $study->id, 'run' => $run?->id]);
+    }
+
+    private function may(Request $request): void
+    {
+        abort_unless($this->user($request)->can(Roles::STUDY), 403);
+    }
+
+    /** The plan behind a name of the address: live, run-ID or study-ID. */
+    private function result(string $name): ?Run
+    {
+        [$kind, $id] = [...explode('-', $name, 2), ''];
+
+        return match ($kind) {
+            'live' => Run::live(),
+            'run' => Run::query()->where('stored', true)->whereNull('study_id')->find((int) $id),
+            'study' => Study::query()->find((int) $id)?->result(),
+            default => null,
+        };
+    }
+
+    private function running(string $name): ?int
+    {
+        $run = str_starts_with($name, 'study-') ? Study::query()->find((int) substr($name, 6))?->newestRun() : null;
+
+        return in_array($run?->status, ['queued', 'running'], true) ? $run->id : null;
+    }
+
+    private function trouble(string $name): ?string
+    {
+        $run = str_starts_with($name, 'study-') ? Study::query()->find((int) substr($name, 6))?->newestRun() : null;
+
+        return $run?->status === 'failed' ? $run->trouble : null;
+    }
+
+    /** @return list<array{value: string, label: string, at: string|null}> */
+    private function choices(): array
+    {
+        $choices = [];
+        foreach (Run::query()->whereNull('study_id')->where('stored', true)->orderByDesc('id')->get() as $run) {
+            $choices[] = ['value' => $run->current ? 'live' : "run-{$run->id}", 'label' => $run->current ? (string) trans('Live plan') : (string) trans('Plan before'), 'at' => $run->finished_at?->toIso8601String()];
+        }
+        foreach (Study::query()->orderBy('name')->get() as $study) {
+            $choices[] = ['value' => "study-{$study->id}", 'label' => $study->name, 'at' => $study->result()?->finished_at?->toIso8601String()];
+        }
+
+        return $choices;
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Read;
+
+use App\Planning\Shapes\MessageKind;
+use App\Planning\Shapes\MessageTask;
+use App\Support\Say;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Plan\MessageCode;
+use Yposta\Core\Study\Change;
+
+/** The messages of a plan as a list to work through: those not answered, or those put away. */
+final readonly class MessageList
+{
+    public const MOST = 400;
+
+    private Describe $describe;
+
+    /** @param  callable(string, string, ?string): ?Change  $applies  what a message asks for, by code, reference and date */
+    public function __construct(private StoredPlan $plan, private mixed $applies)
+    {
+        $this->describe = new Describe($plan);
+    }
+
+    /** An answer holds as long as the facts of the message are those that were answered, and until its day. */
+    public function query(string $site, bool $away, string $code = '', string $text = ''): Builder
+    {
+        $today = substr($this->plan->run->plan_date, 0, 10);
+        $like = '%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], mb_strtolower($text)).'%';
+
+        return DB::table('plan_messages as m')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 'm.run_id')->on('p.n', '=', 'm.point'))
+            ->leftJoin('message_answers as a', fn ($join) => $join->on('a.identity', '=', 'm.identity')->on('a.facts', '=', 'm.facts'))
+            ->where('m.run_id', $this->plan->run->id)
+            ->where(fn (Builder $state) => $away
+                ? $state->where('a.state', 'done')->orWhere('a.until', '>', $today)
+                : $state->whereNull('a.id')->orWhere(fn (Builder $woken) => $woken->where('a.state', 'snoozed')->where('a.until', '<=', $today)))
+            ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))
+            ->when($code !== '', fn (Builder $query) => $query->where('m.code', $code))
+            ->when($text !== '', fn (Builder $query) => $query->where(fn (Builder $either) => $either->whereRaw("lower(m.text) like ? escape '\\'", [$like])->orWhereRaw("lower(p.item_code) like ? escape '\\'", [$like])));
+    }
+
+    /** @return list<MessageKind> kinds that there are, the gravest first */
+    public function kinds(string $site, bool $away): array
+    {
+        $counts = $this->query($site, $away)->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code');
+
+        return array_values(array_map(
+            fn (MessageCode $code) => new MessageKind($code->value, (string) trans("messages.kind.{$code->value}"), (int) $counts[$code->value]),
+            array_filter([
+                MessageCode::Overdue, MessageCode::BringIn, MessageCode::StartPassed, MessageCode::BelowSafety, MessageCode::LateDemand, MessageCode::PushOut, MessageCode::Cancel, MessageCode::Frozen,
+                MessageCode::NoSupplier, MessageCode::NoBom,
+            ], fn (MessageCode $code) => isset($counts[$code->value])),
+        ));
+    }
+
+    /** @return list<MessageTask> by what they put at risk, or by date */
+    public function tasks(Builder $query, bool $byDate): array
+    {
+        $rows = $query->when(! $byDate, fn (Builder $query) => $query->orderByDesc('m.risk_lines')->orderByDesc('m.risk_value'))
+            ->orderBy('m.from_date')->orderBy('m.n')->limit(self::MOST)
+            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')->select(['m.*', 'a.state', 'a.until', 'a.reason', 'u.name as by'])->get();
+        $this->plan->adopt($this->plan->pointsQuery()->whereIn('p.n', $rows->pluck('point')->unique()->take(900)->all())->get());
+
+        return array_values($rows->map(fn (stdClass $row) => $this->task($row))->all());
+    }
+
+    private function task(stdClass $row): MessageTask
+    {
+        $point = $this->plan->pointOf((int) $row->point);
+        $shown = $this->describe->message($row);
+        $change = ($this->applies)($row->code, $row->reference, $row->to_date);
+
+        return new MessageTask(
+            (int) $row->n, $row->code, (string) trans("messages.kind.{$row->code}"), $row->text, $point->item, $point->name, $point->site, $this->iso($row->from_date), $this->iso($row->to_date),
+            (int) $row->risk_lines, Say::money((int) $row->risk_value), $shown->href, $change === null ? null : (string) trans("messages.apply.{$row->code}", ['to' => $row->to_date === null ? '' : Say::isoDay($row->to_date, $this->plan->planDate)]),
+            $row->state, $this->iso($row->until), (string) $row->reason, (string) $row->by, $row->identity, $row->facts,
+        );
+    }
+
+    private function iso(?string $date): ?string
+    {
+        return $date === null ? null : substr($date, 0, 10);
+    }
+}

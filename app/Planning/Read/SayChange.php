@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Read;
+
+use App\Support\Say;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Study\ChangeCodec;
+
+/** Puts changes into words, from the fields in which they are kept. */
+final readonly class SayChange
+{
+    /** @param  int  $planDate  day number */
+    public function __construct(private int $planDate)
+    {
+    }
+
+    /** @param  array<string, mixed>  $fields  as {@see ChangeCodec} keeps them */
+    public function sentence(array $fields): string
+    {
+        $values = [];
+        foreach ($fields as $name => $value) {
+            if (is_scalar($value)) {
+                $values[$name] = in_array($name, ['due', 'from', 'to', 'start'], true) ? $this->day((string) $value) : (string) $value;
+            }
+        }
+        $kind = (string) ($fields['change'] ?? '');
+        $key = match ($kind) {
+            'put_order' => 'put_order_'.($fields['kind'] ?? 'make'),
+            'pin_order' => ($fields['pinned'] ?? true) === true ? 'pin_order' : 'free_order',
+            'swap_component' => isset($fields['qty']) ? 'swap_component_part' : $kind,
+            'work_days' => ($fields['works'] ?? false) === true ? $kind : 'close_days',
+            default => $kind,
+        };
+        $values['what'] = $this->what($fields);
+        $values['whom'] = $this->whom($fields);
+        $values['supply'] = $this->reference((string) ($fields['supply'] ?? ''));
+        $values['demand'] = $this->reference((string) ($fields['demand'] ?? ''));
+        $values['supplier'] ??= trans('no supplier');
+        if (str_starts_with((string) ($values['order'] ?? ''), 'new:')) {
+            $values['order'] = trans('the new order');
+        }
+        if (isset($values['qty'])) {
+            $values['qty'] = trim("{$values['qty']} ".$this->unit($fields));
+        }
+
+        return (string) trans("changes.{$key}", $values);
+    }
+
+    /**
+     * What of a study's parameters differs from the live plan.
+     *
+     * @param  array<string, mixed>  $parameters
+     * @return list<string>
+     */
+    public function parameters(array $parameters): array
+    {
+        $said = [];
+        isset($parameters['horizonEnd']) && $said[] = (string) trans('changes.parameters.horizonEnd', ['value' => $this->day((string) $parameters['horizonEnd'])]);
+        foreach (['forecasts', 'sites'] as $list) {
+            if (isset($parameters[$list])) {
+                $said[] = (string) ($parameters[$list] === [] ? trans("changes.parameters.no_{$list}") : trans("changes.parameters.{$list}", ['value' => implode(', ', (array) $parameters[$list])]));
+            }
+        }
+        ($parameters['safetyStock'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_safety_stock');
+        ($parameters['calendars'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_calendars');
+        ($parameters['consume'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_consume');
+
+        return $said;
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function what(array $fields): string
+    {
+        $said = [];
+        foreach (array_keys((array) trans('changes.fields')) as $name) {
+            $value = $fields[$name] ?? null;
+            if (is_scalar($value)) {
+                $value = $name === 'due' ? $this->day((string) $value) : ($name === 'lotRule' ? (string) trans("changes.lot_rule.{$value}") : ($name === 'supply' ? (string) trans("supply.{$value}") : (string) $value));
+                $said[] = (string) trans("changes.fields.{$name}", ['value' => $value]);
+            }
+        }
+
+        return implode(', ', $said);
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function whom(array $fields): string
+    {
+        $names = [...(array) ($fields['items'] ?? []), ...(array) ($fields['customers'] ?? [])];
+
+        return $names === [] ? '' : ' '.trans('of :names', ['names' => implode(', ', array_map(strval(...), $names))]);
+    }
+
+    /** A reference without its kind; stock is called so. */
+    private function reference(string $reference): string
+    {
+        [$kind, $name] = [...explode(':', $reference, 2), ''];
+
+        return $kind === 'stock' ? (string) trans('stock of :what', ['what' => $name]) : $name;
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function unit(array $fields): string
+    {
+        $item = $fields['item'] ?? null;
+        if ($item === null && isset($fields['order']) && ($fields['change'] ?? '') !== 'swap_component') {
+            $item = DB::table('order_lines')->where('code', $fields['order'])->value('item_code');
+        }
+
+        return $item === null ? '' : (string) DB::table('items')->where('code', $item)->value('unit');
+    }
+
+    private function day(string $iso): string
+    {
+        return Say::day(Day::parse($iso), $this->planDate);
+    }
+}

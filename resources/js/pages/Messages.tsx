@@ -1,0 +1,324 @@
+import { Link, router } from '@inertiajs/react';
+import { useState, type KeyboardEvent } from 'react';
+import { Button } from '@/components/Button';
+import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
+import { FindBox } from '@/components/FindBox';
+import { Notice } from '@/components/Notice';
+import { PageHead } from '@/components/PageHead';
+import { PanelHead } from '@/components/PanelHead';
+import { PegList } from '@/components/PegList';
+import { PillSelect, PillTabs } from '@/components/Pill';
+import { Inspector } from '@/layout/Shell';
+import { addDays, day } from '@/lib/format';
+import { freshKey, postJson, Refusal } from '@/lib/http';
+import type { AnswerPeg, MessageKind, MessageTask } from '@/lib/shapes';
+import { refilter, useShared } from '@/lib/shared';
+import { t, tn } from '@/lib/t';
+import { useLoaded } from '@/lib/useLoaded';
+import { moveAmongRows } from '@/lib/useRowKeys';
+import { itemHref } from '@/pages/parts/ItemPanel';
+
+interface Props {
+    run: number | null;
+    live: boolean;
+    kinds: MessageKind[];
+    tasks: MessageTask[];
+    total: number;
+    away: number;
+    most: number;
+    filter: Record<string, string>;
+}
+
+const DEFAULTS = { show: 'open', sort: 'risk' };
+
+/** What the plan has to say, to be worked through: what puts customers at risk first. */
+export default function Messages({ run, live, kinds, tasks, total, away, most, filter }: Props) {
+    const { plan } = useShared();
+    const [open, setOpen] = useState<number | null>(null);
+    const [done, setDone] = useState<string | null>(null);
+    const [trouble, setTrouble] = useState<string | null>(null);
+    const change = (changes: Record<string, string>) => refilter('/messages', filter, changes, DEFAULTS);
+    const opened = tasks.find((task) => task.n === open);
+    const all = kinds.reduce((sum, kind) => sum + kind.count, 0);
+    const settle = (sentence: string) => {
+        setDone(sentence);
+        setTrouble(null);
+        const at = tasks.findIndex((task) => task.n === open);
+        const next = tasks[at + 1] ?? tasks[at - 1];
+        router.reload({
+            onSuccess: () => {
+                setOpen(next?.n ?? null);
+                document.querySelector<HTMLElement>(`[data-task="${next?.n ?? ''}"]`)?.focus();
+            },
+        });
+    };
+    const refuse = (cause: unknown) => {
+        setDone(null);
+        setTrouble(cause instanceof Refusal ? cause.message : String(cause));
+    };
+    const answer = (task: MessageTask, state: string, until: string | null, reason: string) =>
+        postJson('/messages/answer', { identity: task.identity, facts: task.facts, state, until, reason })
+            .then(() => settle(state === 'open' ? t('It stands in the list again.') : t('Put away: {text}', { text: task.text })))
+            .catch(refuse);
+    const apply = (task: MessageTask) =>
+        postJson<{ message: string }>('/messages/apply', { run, n: task.n, key: freshKey() })
+            .then(({ message }) => settle(message))
+            .catch(refuse);
+    return (
+        <>
+            <div className="flex items-start gap-3">
+                <PageHead title={t('Messages')}>
+                    {tn('1 to work through', '{n} to work through', filter.show === 'away' ? all : total)}
+                    {`, ${t('{n} put away', { n: away })}`}
+                </PageHead>
+                <span className="ml-auto">
+                    <ExportLink list="messages" params={{ kind: filter.kind ?? '', q: filter.q ?? '', show: filter.show ?? '' }} />
+                </span>
+            </div>
+            <div className="mb-2.5 flex flex-wrap items-center gap-2">
+                <PillTabs
+                    label={t('Which')}
+                    value={filter.show ?? 'open'}
+                    onChange={(show) => change({ show, kind: '' })}
+                    choices={[
+                        { value: 'open', label: t('To work through') },
+                        { value: 'away', label: t('Put away') },
+                    ]}
+                />
+                <PillSelect
+                    label={t('Kind')}
+                    value={filter.kind ?? ''}
+                    onChange={(kind) => change({ kind })}
+                    choices={[
+                        { value: '', label: `${t('All kinds')} ${all}` },
+                        ...kinds.map((kind) => ({ value: kind.code, label: `${kind.label} ${kind.count}` })),
+                    ]}
+                />
+                <PillSelect
+                    label={t('Order')}
+                    value={filter.sort ?? 'risk'}
+                    onChange={(sort) => change({ sort })}
+                    choices={[
+                        { value: 'risk', label: t('By what is at risk') },
+                        { value: 'date', label: t('By date') },
+                    ]}
+                />
+                <FindBox label={t('Find order, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
+            </div>
+            {done && (
+                <Notice tone="done" onClose={() => setDone(null)}>
+                    {done}
+                </Notice>
+            )}
+            {trouble && (
+                <Notice tone="broken" onClose={() => setTrouble(null)}>
+                    {trouble}
+                </Notice>
+            )}
+            {run === null ? (
+                <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; the plan will stand here.')}</Empty>
+            ) : tasks.length === 0 ? (
+                <Empty title={filter.show === 'away' ? t('Nothing is put away') : t('Nothing to work through')}>
+                    {t('Another kind or site may have more.')}
+                </Empty>
+            ) : (
+                <Table tasks={tasks} today={plan.planDate} open={open} onOpen={setOpen} onApply={live ? apply : null} />
+            )}
+            {tasks.length >= most && (
+                <p className="mt-2 text-mute">{t('Only the first {n} are shown. Narrow the list by kind or text.', { n: most })}</p>
+            )}
+            {opened && (
+                <Inspector label={t('Message')}>
+                    <TaskPanel key={opened.n} task={opened} onClose={() => setOpen(null)} onAnswer={answer} onApply={live ? apply : null} />
+                </Inspector>
+            )}
+        </>
+    );
+}
+
+interface TableProps {
+    tasks: MessageTask[];
+    today: string;
+    open: number | null;
+    onOpen: (n: number) => void;
+    onApply: ((task: MessageTask) => void) | null;
+}
+
+function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
+    const narrow = open !== null;
+    const onKey = (event: KeyboardEvent<HTMLElement>, task: MessageTask) => {
+        if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) {
+            return;
+        }
+        const key = event.key.toLowerCase();
+        if (key === 'enter' && task.href) {
+            router.visit(task.href);
+        } else if (key === 'a' && task.applies && onApply) {
+            onApply(task);
+        } else if (key === 'd' || key === 's') {
+            event.preventDefault();
+            onOpen(task.n);
+            requestAnimationFrame(() => document.getElementById(key === 'd' ? 'message-done' : 'message-until')?.focus());
+        }
+    };
+    return (
+        <div className="rounded border border-line bg-surface">
+            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
+                <thead className="sticky -top-3 z-10 bg-surface">
+                    <tr className="border-b border-line text-left text-xs text-mute">
+                        <th scope="col" className="w-[128px] px-3 py-1.5">
+                            {t('Kind')}
+                        </th>
+                        <th scope="col">{t('What the plan says')}</th>
+                        {!narrow && (
+                            <>
+                                <th scope="col" className="w-[84px] text-right">
+                                    {t('From')}
+                                </th>
+                                <th scope="col" className="w-[84px] text-right">
+                                    {t('To')}
+                                </th>
+                            </>
+                        )}
+                        <th scope="col" className="w-[88px] pl-3 text-right">
+                            {t('Lines late')}
+                        </th>
+                        {!narrow && (
+                            <th scope="col" className="w-[84px] text-right">
+                                {t('Value')}
+                            </th>
+                        )}
+                        <th scope="col" className="w-[150px] px-3 text-right">
+                            {t('What to do')}
+                        </th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {tasks.map((task) => (
+                        <tr
+                            key={task.n}
+                            data-row
+                            data-task={task.n}
+                            tabIndex={0}
+                            aria-selected={open === task.n}
+                            onClick={() => onOpen(task.n)}
+                            onFocus={(event) => event.target === event.currentTarget && onOpen(task.n)}
+                            onKeyDown={(event) => onKey(event, task)}
+                            className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === task.n ? 'bg-act-tint' : 'hover:bg-act-tint/50'}`}
+                        >
+                            <td className={`px-3 whitespace-nowrap ${task.riskLines > 0 ? 'font-semibold text-broken' : ''}`}>
+                                {task.kind}
+                            </td>
+                            <td className="truncate pr-2" title={task.text}>
+                                {task.text}
+                            </td>
+                            {!narrow && (
+                                <>
+                                    <td className="text-right whitespace-nowrap text-mute">{task.from ? day(task.from, today) : ''}</td>
+                                    <td className="text-right whitespace-nowrap">{task.to ? day(task.to, today) : ''}</td>
+                                </>
+                            )}
+                            <td className={`pl-3 text-right ${task.riskLines > 0 ? 'font-semibold text-broken' : 'text-faint'}`}>
+                                {task.riskLines > 0 ? task.riskLines : '·'}
+                            </td>
+                            {!narrow && (
+                                <td className="text-right">
+                                    {task.riskLines > 0 ? task.riskValue : <span className="text-faint">·</span>}
+                                </td>
+                            )}
+                            <td className="px-3 text-right whitespace-nowrap">
+                                {task.state ? (
+                                    <span className="text-mute">
+                                        {task.until ? t('asleep to {day}', { day: day(task.until, today) }) : t('done')}
+                                    </span>
+                                ) : (
+                                    <span className="font-semibold text-act">{task.applies ?? ''}</span>
+                                )}
+                            </td>
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+        </div>
+    );
+}
+
+interface PanelProps {
+    task: MessageTask;
+    onClose: () => void;
+    onAnswer: (task: MessageTask, state: string, until: string | null, reason: string) => void;
+    onApply: ((task: MessageTask) => void) | null;
+}
+
+function TaskPanel({ task, onClose, onAnswer, onApply }: PanelProps) {
+    const { plan } = useShared();
+    const { data } = useLoaded<AnswerPeg[]>(task.riskLines > 0 ? `/messages/${task.n}/risk` : null, plan.id);
+    const [until, setUntil] = useState(addDays(plan.planDate, 7));
+    const [reason, setReason] = useState('');
+    return (
+        <>
+            <PanelHead title={task.kind} onClose={onClose} />
+            <p className="mt-1">{task.text}</p>
+            <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+                {task.href && (
+                    <Link href={task.href} className="font-semibold text-act hover:underline">
+                        {t('Open it')}
+                    </Link>
+                )}
+                <Link href={itemHref(task.item, task.site)} className="font-semibold text-act hover:underline">
+                    {task.item} {task.name}
+                </Link>
+            </p>
+            {task.riskLines > 0 && data && <PegList title={t('Late customers that wait for it')} pegs={data} />}
+            {task.riskLines === 0 && <p className="mt-3 text-mute">{t('No customer line is late because of it.')}</p>}
+            {task.state ? (
+                <div className="mt-4 border-t border-line pt-3">
+                    <p>
+                        {task.until ? t('Asleep to {day}', { day: day(task.until, plan.planDate) }) : t('Done')}
+                        {`, ${task.by}`}
+                    </p>
+                    {task.reason && <p className="text-mute">{task.reason}</p>}
+                    <Button className="mt-2" onClick={() => onAnswer(task, 'open', null, '')}>
+                        {t('Put it back into the list')}
+                    </Button>
+                </div>
+            ) : (
+                <div className="mt-4 border-t border-line pt-3">
+                    {task.applies && onApply && (
+                        <Button look="act" className="mb-3 w-full justify-center" onClick={() => onApply(task)}>
+                            {task.applies}
+                            <kbd className="rounded border border-order px-1.5 font-sans text-xs">A</kbd>
+                        </Button>
+                    )}
+                    <label className="block text-xs font-bold text-mute" htmlFor="message-reason">
+                        {t('Why it can be put away')}
+                    </label>
+                    <input
+                        id="message-reason"
+                        value={reason}
+                        maxLength={190}
+                        onChange={(event) => setReason(event.target.value)}
+                        className="mt-1 h-[30px] w-full rounded border border-line bg-surface px-2"
+                    />
+                    <div className="mt-2 flex items-center gap-2">
+                        <input
+                            id="message-until"
+                            type="date"
+                            aria-label={t('Sleep until')}
+                            value={until}
+                            min={addDays(plan.planDate, 1)}
+                            onChange={(event) => setUntil(event.target.value)}
+                            className="h-[30px] rounded border border-line bg-surface px-2 text-sm"
+                        />
+                        <Button onClick={() => onAnswer(task, 'snoozed', until, reason)}>{t('Sleep until then')}</Button>
+                    </div>
+                    <Button id="message-done" className="mt-2" onClick={() => onAnswer(task, 'done', null, reason)}>
+                        {t('Done')}
+                    </Button>
+                    <p className="mt-2 text-sm text-mute">{t('It comes back by itself when its facts change.')}</p>
+                </div>
+            )}
+        </>
+    );
+}

@@ -1,0 +1,292 @@
+import { Link, router } from '@inertiajs/react';
+import { Plus } from 'lucide-react';
+import { useCallback, useState } from 'react';
+import { Button } from '@/components/Button';
+import { Empty } from '@/components/Empty';
+import { Notice } from '@/components/Notice';
+import { PageHead } from '@/components/PageHead';
+import { PanelHead } from '@/components/PanelHead';
+import { Inspector } from '@/layout/Shell';
+import { showPlan } from '@/layout/PlanChip';
+import { moment } from '@/lib/format';
+import { deleteJson, postJson, Refusal } from '@/lib/http';
+import type { StudyRow } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
+import { t, tn } from '@/lib/t';
+import { moveAmongRows } from '@/lib/useRowKeys';
+import { useWatchedRun } from '@/lib/useWatchedRun';
+import { StudyForm } from '@/pages/parts/StudyForm';
+
+interface Props {
+    studies: StudyRow[];
+    calendars: string[];
+    open: string;
+    runs: { id: number; finished_at: string; current: boolean }[];
+}
+
+type Open = { kind: 'study'; id: number } | { kind: 'edit'; id: number } | { kind: 'new' } | null;
+
+/** Saved what-ifs: what they change, what came of them, and the ways on from there. */
+export default function Studies({ studies, calendars, open: wanted }: Props) {
+    const { user } = useShared();
+    const [open, setOpen] = useState<Open>(() => {
+        const found = studies.find((study) => String(study.id) === wanted);
+        return wanted === 'new' ? { kind: 'new' } : found ? { kind: 'study', id: found.id } : null;
+    });
+    const [trouble, setTrouble] = useState<string | null>(null);
+    const [watched, setWatched] = useState<number | null>(null);
+    const may = user.can.includes('make studies');
+    useWatchedRun(
+        watched,
+        useCallback((state) => {
+            if (state.status === 'done' || state.status === 'failed') {
+                setWatched(null);
+            }
+        }, []),
+    );
+    const refuse = (cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause));
+    const plan = (study: StudyRow) =>
+        postJson<{ run: number }>(`/studies/${study.id}/run`, {})
+            .then(({ run }) => {
+                setTrouble(null);
+                setWatched(run);
+                router.reload();
+            })
+            .catch(refuse);
+    const remove = (study: StudyRow) => {
+        if (window.confirm(t('Delete the study {name} with its result?', { name: study.name }))) {
+            deleteJson(`/studies/${study.id}`)
+                .then(() => {
+                    setOpen(null);
+                    router.reload();
+                })
+                .catch(refuse);
+        }
+    };
+    const opened = open && open.kind !== 'new' ? studies.find((study) => study.id === open.id) : undefined;
+    return (
+        <>
+            <div className="flex items-start gap-3">
+                <PageHead title={t('Studies')}>{t('Try something on a copy of the plan. A study never makes an order.')}</PageHead>
+                {may && (
+                    <Button look="act" className="ml-auto" onClick={() => setOpen({ kind: 'new' })}>
+                        <Plus size={14} aria-hidden />
+                        {t('New study')}
+                    </Button>
+                )}
+            </div>
+            {trouble && (
+                <Notice tone="broken" onClose={() => setTrouble(null)}>
+                    {trouble}
+                </Notice>
+            )}
+            {studies.length === 0 ? (
+                <Empty title={t('No study yet')}>
+                    {t(
+                        'What if demand were a fifth higher, a supplier took two weeks longer, a site closed for a week? Make a study and compare it with the live plan.',
+                    )}
+                </Empty>
+            ) : (
+                <Table studies={studies} open={opened?.id ?? null} onOpen={(id) => setOpen({ kind: 'study', id })} />
+            )}
+            {open?.kind === 'new' && (
+                <Inspector label={t('New study')}>
+                    <StudyForm
+                        study={null}
+                        calendars={calendars}
+                        onClose={() => setOpen(null)}
+                        onSaved={(id, run) => {
+                            setOpen({ kind: 'study', id });
+                            setWatched(run);
+                            router.reload();
+                        }}
+                    />
+                </Inspector>
+            )}
+            {open?.kind === 'edit' && opened && (
+                <Inspector label={t('Change the study')}>
+                    <StudyForm
+                        key={`${opened.id} ${opened.version}`}
+                        study={opened}
+                        calendars={calendars}
+                        onClose={() => setOpen({ kind: 'study', id: opened.id })}
+                        onSaved={(id, run) => {
+                            setOpen({ kind: 'study', id });
+                            setWatched(run);
+                            router.reload();
+                        }}
+                    />
+                </Inspector>
+            )}
+            {open?.kind === 'study' && opened && (
+                <Inspector label={t('Study')}>
+                    <StudyPanel
+                        study={opened}
+                        may={may && opened.mine}
+                        onPlan={() => plan(opened)}
+                        onEdit={() => setOpen({ kind: 'edit', id: opened.id })}
+                        onDelete={() => remove(opened)}
+                        onClose={() => setOpen(null)}
+                    />
+                </Inspector>
+            )}
+        </>
+    );
+}
+
+function state(study: StudyRow): string {
+    if (study.status === 'queued' || study.status === 'running') {
+        return t('being planned');
+    }
+    if (study.status === 'failed' && !study.planned) {
+        return t('could not be planned');
+    }
+    return study.plannedAt ? moment(study.plannedAt) : t('not planned');
+}
+
+function Table({ studies, open, onOpen }: { studies: StudyRow[]; open: number | null; onOpen: (id: number) => void }) {
+    const narrow = open !== null;
+    return (
+        <div className="rounded border border-line bg-surface">
+            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
+                <thead className="sticky -top-3 z-10 bg-surface">
+                    <tr className="border-b border-line text-left text-xs text-mute">
+                        <th scope="col" className="w-[26%] px-3 py-1.5">
+                            {t('Study')}
+                        </th>
+                        <th scope="col">{t('What it changes')}</th>
+                        {!narrow && (
+                            <th scope="col" className="w-[110px]">
+                                {t('By')}
+                            </th>
+                        )}
+                        <th scope="col" className="w-[150px]">
+                            {t('Planned')}
+                        </th>
+                        <th scope="col" className="w-[110px] px-3 text-right">
+                            {t('Lines late')}
+                        </th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {studies.map((study) => {
+                        const late = study.figures[0];
+                        return (
+                            <tr
+                                key={study.id}
+                                data-row
+                                tabIndex={0}
+                                aria-selected={open === study.id}
+                                onClick={() => onOpen(study.id)}
+                                onFocus={(event) => event.target === event.currentTarget && onOpen(study.id)}
+                                className={`h-9 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === study.id ? 'bg-draft-tint' : 'hover:bg-act-tint/50'}`}
+                            >
+                                <td className="truncate px-3 font-semibold">{study.name}</td>
+                                <td className="truncate pr-3 text-mute">
+                                    {[...study.parameters, ...study.changes.map((one) => one.text)].join('; ') || t('nothing yet')}
+                                </td>
+                                {!narrow && <td className="truncate text-mute">{study.by}</td>}
+                                <td className="whitespace-nowrap">
+                                    {state(study)}
+                                    {study.stale && <span className="ml-1.5 font-semibold text-look-ink">{t('stale')}</span>}
+                                </td>
+                                <td className="px-3 text-right whitespace-nowrap">
+                                    {late ? (
+                                        <>
+                                            <strong>{late.value}</strong>{' '}
+                                            <span className={late.worse ? 'text-broken' : 'text-mute'}>{late.change}</span>
+                                        </>
+                                    ) : (
+                                        <span className="text-faint">·</span>
+                                    )}
+                                </td>
+                            </tr>
+                        );
+                    })}
+                </tbody>
+            </table>
+        </div>
+    );
+}
+
+interface PanelProps {
+    study: StudyRow;
+    may: boolean;
+    onPlan: () => void;
+    onEdit: () => void;
+    onDelete: () => void;
+    onClose: () => void;
+}
+
+function StudyPanel({ study, may, onPlan, onEdit, onDelete, onClose }: PanelProps) {
+    const busy = study.status === 'queued' || study.status === 'running';
+    return (
+        <>
+            <PanelHead title={study.name} onClose={onClose} />
+            <p className="text-sm text-mute">
+                {study.by}, {state(study)}
+            </p>
+            {study.stale && <p className="mt-1 text-sm text-look-ink">{t('Data or the study have changed since; plan it again.')}</p>}
+            {study.status === 'failed' && study.trouble && (
+                <p role="alert" className="mt-2 rounded bg-broken-tint px-2 py-1 text-sm">
+                    {study.trouble}
+                </p>
+            )}
+            <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('What it changes')}</h3>
+            {study.parameters.length + study.changes.length === 0 && (
+                <p className="text-sm">{t('Nothing yet; it plans as the live plan does.')}</p>
+            )}
+            <ul className="text-sm">
+                {[...study.parameters, ...study.changes.map((change) => change.text)].map((text, place) => (
+                    <li key={place} className="border-b border-soft py-1 last:border-0">
+                        {text}
+                    </li>
+                ))}
+            </ul>
+            {study.figures.length > 0 && (
+                <table className="mt-3 w-full text-sm">
+                    <caption className="pb-0.5 text-left text-xs font-bold text-mute">{t('Against the live plan')}</caption>
+                    <tbody>
+                        {study.figures.map((figure) => (
+                            <tr key={figure.label} className="border-b border-soft last:border-0">
+                                <th scope="row" className="py-1 text-left font-normal">
+                                    {figure.label}
+                                </th>
+                                <td className="text-right font-semibold">{figure.value}</td>
+                                <td className={`w-20 text-right ${figure.worse ? 'text-broken' : 'text-mute'}`}>{figure.change}</td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            )}
+            <div className="mt-4 flex flex-wrap gap-2">
+                {study.planned && (
+                    <>
+                        <Link
+                            href={`/compare?a=live&b=study-${study.id}`}
+                            className="inline-flex h-[30px] items-center rounded border border-act bg-act px-3 text-base font-semibold text-surface hover:bg-act-dark"
+                        >
+                            {t('Compare with the live plan')}
+                        </Link>
+                        <Button onClick={() => showPlan(study.id)}>{t('Look at it')}</Button>
+                    </>
+                )}
+                {may && (
+                    <>
+                        <Button onClick={onPlan} disabled={busy}>
+                            {study.planned ? t('Plan it again') : t('Plan it')}
+                        </Button>
+                        <Button onClick={onEdit}>{t('Change')}</Button>
+                        <Button look="quiet" onClick={onDelete} disabled={busy}>
+                            {t('Delete')}
+                        </Button>
+                    </>
+                )}
+            </div>
+            <p className="mt-3 text-sm text-mute">
+                {tn('A study with {n} change.', 'A study with {n} changes.', study.changes.length)}{' '}
+                {t('Its proposals cannot be converted.')}
+            </p>
+        </>
+    );
+}

@@ -1,0 +1,415 @@
+import { Link, router } from '@inertiajs/react';
+import { ChevronDown, ChevronRight, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { addDays, day, daysBetween, period, qty } from '@/lib/format';
+import type { ThreadRow } from '@/lib/shapes';
+import { t, tn } from '@/lib/t';
+import { moveAmongRows } from '@/lib/useRowKeys';
+
+const ROW = 40;
+const HEAD = 34;
+const LABELS = 236;
+const BAR = 15;
+const SQUARE = 11;
+const NARROWEST = 2;
+const WIDEST = 60;
+/** From so many rows on, branches that decide nothing start folded. */
+const MANY = 60;
+
+interface Props {
+    rows: ThreadRow[];
+    up: boolean;
+    planDate: string;
+    due: string | null;
+    closed: string[];
+}
+
+/** The supplies of a thread on a time axis. The chain that decides the date is drawn strong. */
+export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
+    const box = useRef<HTMLDivElement>(null);
+    const [folded, setFolded] = useState(() => foldedAtFirst(rows));
+    const [width, setWidth] = useState(700);
+    const [zoom, setZoom] = useState<number | null>(null);
+    const parents = useMemo(() => new Set(rows.map((row) => row.parent)), [rows]);
+    const visible = useMemo(() => unfolded(rows, folded), [rows, folded]);
+    const { first, days } = useMemo(() => span(rows, planDate, due), [rows, planDate, due]);
+    const scale = zoom ?? Math.max(NARROWEST, Math.min(36, (width - LABELS - 16) / days));
+    const x = (iso: string) => daysBetween(first, iso) * scale;
+    const places = new Map(visible.map((row, place) => [row.id, place]));
+
+    useEffect(() => {
+        const element = box.current;
+        if (!element) {
+            return;
+        }
+        const watch = new ResizeObserver(() => setWidth(element.clientWidth));
+        watch.observe(element);
+        return () => watch.disconnect();
+    }, []);
+
+    const toggle = (id: number) =>
+        setFolded((before) => {
+            const next = new Set(before);
+            if (!next.delete(id)) {
+                next.add(id);
+            }
+            return next;
+        });
+    const zoomTo = (next: number | null) => setZoom(next === null ? null : Math.max(NARROWEST, Math.min(WIDEST, next)));
+    const onKey = (event: KeyboardEvent<HTMLElement>) => {
+        if (event.key === '+' || event.key === '-' || event.key === '0') {
+            event.preventDefault();
+            zoomTo(event.key === '0' ? null : scale * (event.key === '+' ? 1.35 : 1 / 1.35));
+            return;
+        }
+        moveAmongRows(event);
+    };
+    return (
+        <div className="flex min-h-0 flex-col rounded border border-line bg-surface">
+            <div
+                ref={box}
+                role="tree"
+                aria-label={t('Thread')}
+                onKeyDown={onKey}
+                onPointerDown={(event) => startPan(event, box.current)}
+                className="relative max-h-[calc(100vh-176px)] overflow-auto"
+            >
+                <div className="relative" style={{ width: LABELS + days * scale, minWidth: '100%' }}>
+                    <Axis first={first} days={days} scale={scale} planDate={planDate} />
+                    <div className="relative">
+                        <Ground first={first} days={days} scale={scale} height={visible.length * ROW} planDate={planDate} closed={closed} />
+                        {visible.map((row) => (
+                            <Row
+                                key={row.id}
+                                row={row}
+                                x={x}
+                                scale={scale}
+                                planDate={planDate}
+                                children={parents.has(row.id)}
+                                folded={folded.has(row.id)}
+                                onToggle={() => toggle(row.id)}
+                            />
+                        ))}
+                        <Links rows={visible} places={places} x={x} up={up} width={days * scale} />
+                    </div>
+                </div>
+            </div>
+            <div className="flex items-center gap-1 border-t border-line px-2 py-1 text-xs text-mute">
+                <ZoomButton label={t('Closer')} icon={ZoomIn} onClick={() => zoomTo(scale * 1.35)} />
+                <ZoomButton label={t('Wider')} icon={ZoomOut} onClick={() => zoomTo(scale / 1.35)} />
+                <ZoomButton label={t('All of it')} icon={Maximize2} onClick={() => zoomTo(null)} />
+                <span className="ml-2">
+                    {tn('1 supply', '{n} supplies', rows.length)}
+                    {visible.length < rows.length && `, ${t('{n} folded away', { n: rows.length - visible.length })}`}
+                </span>
+                <button
+                    type="button"
+                    className="ml-auto hover:text-ink hover:underline"
+                    onClick={() => setFolded(folded.size > 0 ? new Set() : foldedAway(rows))}
+                >
+                    {folded.size > 0 ? t('Unfold all') : t('Fold what decides nothing')}
+                </button>
+            </div>
+        </div>
+    );
+}
+
+function ZoomButton({ label, icon: Icon, onClick }: { label: string; icon: typeof ZoomIn; onClick: () => void }) {
+    return (
+        <button type="button" aria-label={label} title={label} onClick={onClick} className="rounded p-1 hover:bg-soft hover:text-ink">
+            <Icon size={15} aria-hidden />
+        </button>
+    );
+}
+
+/** Branches below the first level that are not on the chain. */
+function foldedAway(rows: ThreadRow[]): Set<number> {
+    const parents = new Set(rows.map((row) => row.parent));
+    return new Set(rows.filter((row) => row.level > 0 && !row.holdUp && parents.has(row.id)).map((row) => row.id));
+}
+
+function foldedAtFirst(rows: ThreadRow[]): Set<number> {
+    return rows.length > MANY ? foldedAway(rows) : new Set();
+}
+
+function unfolded(rows: ThreadRow[], folded: Set<number>): ThreadRow[] {
+    const hidden = new Set<number>();
+    return rows.filter((row) => {
+        if (hidden.has(row.parent) || folded.has(row.parent)) {
+            hidden.add(row.id);
+            return false;
+        }
+        return true;
+    });
+}
+
+function span(rows: ThreadRow[], planDate: string, due: string | null): { first: string; days: number } {
+    const all = [planDate, ...rows.flatMap((row) => [row.from, row.to, row.wanted]), due].filter((one): one is string => one !== null);
+    const sorted = all.sort();
+    const first = addDays(sorted[0] ?? planDate, -3);
+    return { first, days: daysBetween(first, sorted[sorted.length - 1] ?? planDate) + 12 };
+}
+
+/** Dragging the ground moves it. */
+function startPan(event: PointerEvent<HTMLElement>, element: HTMLElement | null): void {
+    if (!element || event.button !== 0 || (event.target as HTMLElement).closest('a, button, [data-label]')) {
+        return;
+    }
+    const from = { x: event.clientX + element.scrollLeft, y: event.clientY + element.scrollTop };
+    const move = (now: globalThis.PointerEvent) => {
+        element.scrollLeft = from.x - now.clientX;
+        element.scrollTop = from.y - now.clientY;
+    };
+    const stop = () => {
+        window.removeEventListener('pointermove', move);
+        window.removeEventListener('pointerup', stop);
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', stop);
+}
+
+/** Mondays, or the first of the months where weeks would stand too close. */
+function marks(first: string, days: number, scale: number): string[] {
+    const found: string[] = [];
+    for (let n = 0; n < days; n++) {
+        const iso = addDays(first, n);
+        const monday = new Date(`${iso}T00:00:00Z`).getUTCDay() === 1;
+        if (scale * 7 >= 44 ? monday : iso.endsWith('-01')) {
+            found.push(iso);
+        }
+    }
+    return found;
+}
+
+function Axis({ first, days, scale, planDate }: { first: string; days: number; scale: number; planDate: string }) {
+    const today = daysBetween(first, planDate) * scale;
+    return (
+        <div className="sticky top-0 z-20 flex border-b border-line bg-surface" style={{ height: HEAD }}>
+            <div className="sticky left-0 z-10 shrink-0 border-r border-soft bg-surface" style={{ width: LABELS }} />
+            <div className="relative text-xs text-mute" style={{ width: days * scale }}>
+                {marks(first, days, scale).map((iso) => (
+                    <span key={iso} className="absolute top-0.5 whitespace-nowrap" style={{ left: daysBetween(first, iso) * scale + 4 }}>
+                        {period(iso, 'week')}
+                    </span>
+                ))}
+                <span className="absolute bottom-0 font-semibold text-ink" style={{ left: today + 4 }}>
+                    {t('today')}
+                </span>
+            </div>
+        </div>
+    );
+}
+
+function Ground({
+    first,
+    days,
+    scale,
+    height,
+    planDate,
+    closed,
+}: {
+    first: string;
+    days: number;
+    scale: number;
+    height: number;
+    planDate: string;
+    closed: string[];
+}) {
+    const at = (iso: string) => daysBetween(first, iso) * scale;
+    return (
+        <svg className="absolute top-0" style={{ left: LABELS }} width={days * scale} height={height} aria-hidden>
+            {closed.map((iso) => (
+                <rect key={iso} x={at(iso)} y={0} width={scale} height={height} className="fill-paper" />
+            ))}
+            {marks(first, days, scale).map((iso) => (
+                <line key={iso} x1={at(iso)} x2={at(iso)} y1={0} y2={height} className="stroke-soft" />
+            ))}
+            <line x1={at(planDate)} x2={at(planDate)} y1={0} y2={height} className="stroke-ink" strokeDasharray="2 3" />
+        </svg>
+    );
+}
+
+const TEXTURES: Record<string, string> = { order: 'cover-order', proposal: 'cover-proposal', stock: 'cover-stock', gap: 'cover-nothing' };
+
+interface RowProps {
+    row: ThreadRow;
+    x: (iso: string) => number;
+    scale: number;
+    planDate: string;
+    children: boolean;
+    folded: boolean;
+    onToggle: () => void;
+}
+
+function Row({ row, x, scale, planDate, children, folded, onToggle }: RowProps) {
+    const onKey = (event: KeyboardEvent<HTMLElement>) => {
+        if (event.target !== event.currentTarget) {
+            return;
+        }
+        if (event.key === 'Enter' && row.href) {
+            router.visit(row.href);
+        } else if (children && ((event.key === 'ArrowRight' && folded) || (event.key === 'ArrowLeft' && !folded))) {
+            event.preventDefault();
+            event.stopPropagation();
+            onToggle();
+        }
+    };
+    const Chevron = folded ? ChevronRight : ChevronDown;
+    return (
+        <div
+            role="treeitem"
+            aria-level={row.level + 1}
+            aria-expanded={children ? !folded : undefined}
+            aria-label={inWords(row, planDate)}
+            data-row
+            tabIndex={0}
+            onKeyDown={onKey}
+            className="relative flex border-b border-soft -outline-offset-2 last:border-0"
+            style={{ height: ROW }}
+        >
+            <div
+                data-label
+                className={`sticky left-0 z-10 flex shrink-0 items-center border-r border-soft bg-surface pr-2 ${row.holdUp ? 'border-l-[3px] border-l-ink' : 'border-l-[3px] border-l-transparent'}`}
+                style={{ width: LABELS, paddingLeft: 4 + Math.min(row.level, 9) * 11 }}
+            >
+                <span className="w-5 shrink-0">
+                    {children && (
+                        <button
+                            type="button"
+                            tabIndex={-1}
+                            onClick={onToggle}
+                            aria-label={folded ? t('Unfold') : t('Fold')}
+                            className="rounded text-mute hover:text-ink"
+                        >
+                            <Chevron size={14} aria-hidden />
+                        </button>
+                    )}
+                </span>
+                <span className="min-w-0 leading-tight" title={`${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}`}>
+                    <span className="block truncate text-sm">
+                        {row.href ? (
+                            <Link href={row.href} tabIndex={-1} className="font-bold hover:underline">
+                                {row.label}
+                            </Link>
+                        ) : (
+                            <strong>{row.label}</strong>
+                        )}
+                        {row.repeated && <span className="ml-1 text-xs text-mute">({t('see above')})</span>}
+                    </span>
+                    <span className="block truncate text-xs text-mute">
+                        {qty(row.qty)} {row.unit}, {row.note}
+                    </span>
+                </span>
+            </div>
+            <Bar row={row} x={x} scale={scale} planDate={planDate} />
+        </div>
+    );
+}
+
+function inWords(row: ThreadRow, planDate: string): string {
+    const late = row.lateDays > 0 ? `, ${tn('1 day late', '{n} days late', row.lateDays)}` : '';
+    return `${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}, ${t('there {day}', { day: day(row.to, planDate) })}${late}`;
+}
+
+function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => number; scale: number; planDate: string }) {
+    const end = x(row.to);
+    const wanted = row.wanted === null ? null : x(row.wanted);
+    const middle = (ROW - BAR) / 2;
+    const late = row.lateDays > 0 && wanted !== null;
+    const strong = row.holdUp ? 'outline-2 outline-ink' : '';
+    const tip = inWords(row, planDate);
+    return (
+        <div className="relative">
+            {row.kind === 'line' ? (
+                <>
+                    <span
+                        title={tip}
+                        className="absolute border-y-[8px] border-l-[11px] border-y-transparent border-l-ink"
+                        style={{ left: end - 3, top: ROW / 2 - 8 }}
+                    />
+                    <span className="absolute text-xs leading-tight whitespace-nowrap" style={{ left: end + 14, top: 6 }}>
+                        {row.lateDays > 0 && (
+                            <strong className="block text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</strong>
+                        )}
+                        <span className={row.lateDays > 0 ? 'text-mute' : 'relative top-1.5 text-mute'}>{day(row.to, planDate)}</span>
+                    </span>
+                </>
+            ) : row.kind === 'stock' || row.kind === 'gap' ? (
+                <span
+                    title={tip}
+                    className={`${TEXTURES[row.kind] ?? ''} absolute rounded-[2px] ${strong}`}
+                    style={{ left: end - SQUARE / 2, top: (ROW - SQUARE) / 2, width: SQUARE, height: SQUARE }}
+                />
+            ) : (
+                <span
+                    title={tip}
+                    className={`${TEXTURES[row.kind] ?? ''} absolute rounded-[2px] ${strong}`}
+                    style={{ left: x(row.from ?? row.to), top: middle, width: Math.max(6, end - x(row.from ?? row.to)), height: BAR }}
+                />
+            )}
+            {wanted !== null && (
+                <span
+                    className={`absolute w-0.5 ${late ? 'bg-broken' : 'bg-act'}`}
+                    style={{ left: wanted - 1, top: middle - 4, height: BAR + 8 }}
+                />
+            )}
+            {late && wanted !== null && (
+                <span
+                    className="absolute border-t-2 border-dotted border-broken"
+                    style={{ left: wanted, top: middle + BAR + 4, width: Math.max(scale, end - wanted) }}
+                />
+            )}
+        </div>
+    );
+}
+
+/** From the end of each supply to what takes it; in a thread up, from each supply to whom it serves. */
+function Links({
+    rows,
+    places,
+    x,
+    up,
+    width,
+}: {
+    rows: ThreadRow[];
+    places: Map<number, number>;
+    x: (iso: string) => number;
+    up: boolean;
+    width: number;
+}) {
+    const byId = new Map(rows.map((row) => [row.id, row]));
+    const lines = rows.flatMap((row, place) => {
+        const parent = byId.get(row.parent);
+        const above = places.get(row.parent);
+        if (!parent || above === undefined) {
+            return [];
+        }
+        const y = place * ROW + ROW / 2;
+        const top = above * ROW + ROW / 2 + (parent.kind === 'line' ? 8 : BAR / 2 + 1);
+        if (up) {
+            const from = x(parent.to) - 2;
+            const to = row.kind === 'line' ? x(row.to) : x(row.from ?? row.to);
+            return [{ row, path: `M${from},${top}V${y}H${Math.max(from, to)}` }];
+        }
+        const end = x(row.to) + (row.kind === 'stock' || row.kind === 'gap' ? SQUARE / 2 : 1);
+        const start = parent.kind === 'line' ? x(parent.to) : x(parent.from ?? parent.to) + 3;
+        const turn = Math.max(end + 3, start);
+        return [{ row, path: `M${end},${y}H${turn}V${top}` }];
+    });
+    return (
+        <svg
+            className="pointer-events-none absolute top-0"
+            style={{ left: LABELS }}
+            width={width}
+            height={rows.length * ROW}
+            fill="none"
+            aria-hidden
+        >
+            {lines
+                .sort((a, b) => Number(a.row.holdUp) - Number(b.row.holdUp))
+                .map(({ row, path }) => (
+                    <path key={row.id} d={path} className={row.holdUp ? 'stroke-ink' : 'stroke-faint'} strokeWidth={row.holdUp ? 2.5 : 1} />
+                ))}
+        </svg>
+    );
+}
