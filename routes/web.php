@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BundleController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\MessageController;
 use App\Http\Controllers\OrderController;
@@ -51,7 +52,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');
     Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
 
-    Route::get('/sheets/{list}.csv', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow']);
+    Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow'])->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/bundle.zip', BundleController::class);
 
     Route::get('/messages', [MessageController::class, 'index']);
     Route::get('/messages/{n}/risk', [MessageController::class, 'risk'])->whereNumber('n');

@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property string $code
  * @property string $kind make, buy or transfer
- * @property string $status firm, released or done
+ * @property string $status firm, released, done or cancelled
  * @property string $site_code
  * @property string|null $supplier_code
  * @property int $version

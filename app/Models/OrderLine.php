@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $start
  * @property string $due
  * @property bool $pinned
+ * @property bool $cancelled
  * @property int $priority
  * @property int|null $price millionths of the currency
  * @property int|null $run_id the run that proposed it
@@ -36,7 +37,7 @@ final class OrderLine extends Model
 
     protected function casts(): array
     {
-        return ['pinned' => 'boolean'];
+        return ['pinned' => 'boolean', 'cancelled' => 'boolean'];
     }
 
     /** @return BelongsTo<Order, $this> */

@@ -24,7 +24,7 @@ it('gives every proposal, or those on screen', function () {
     $due = sheet('/sheets/proposals.csv?until=2026-03-02&q=GAS');
 
     expect($rows)->toHaveCount(Run::live()->summary['proposals'])->and(array_unique(array_column($due, 'item')))->toBe(['GAS-14'])
-        ->and($due[0])->toMatchArray(['supplier' => 'OSTREL', 'qty' => '100', 'unit' => 'pcs', 'start' => '2026-02-24', 'wanted' => '2026-03-04', 'due' => '2026-03-10', 'currency' => 'EUR']);
+        ->and($due[0])->toMatchArray(['supplier' => 'OSTREL', 'qty' => '50', 'unit' => 'pcs', 'start' => '2026-02-26', 'wanted' => '2026-03-06', 'due' => '2026-03-10', 'currency' => 'EUR']);
 });
 
 it('gives the plan as it is filtered, by the periods on screen', function () {
@@ -53,4 +53,32 @@ it('keeps a name that looks like a formula from being one', function () {
 it('shuts strangers out', function () {
     auth()->logout();
     $this->get('/sheets/plan.csv')->assertRedirect('/sign-in');
+});
+
+it('gives each list as a workbook too, numbers as numbers and dates as dates', function (string $list, int $columns) {
+    $response = $this->get("/sheets/{$list}.xlsx?item=SH-41&at=OSK")->assertOk();
+    $path = $response->baseResponse->getFile()->getPathname();
+    $zip = new ZipArchive;
+    expect($zip->open($path))->toBeTrue();
+    $sheet = simplexml_load_string((string) $zip->getFromName('xl/worksheets/sheet1.xml'));
+    foreach (['[Content_Types].xml', '_rels/.rels', 'xl/workbook.xml', 'xl/_rels/workbook.xml.rels', 'xl/styles.xml'] as $part) {
+        expect(simplexml_load_string((string) $zip->getFromName($part)))->not->toBeFalse();
+    }
+    $rows = $sheet->sheetData->row;
+
+    expect(count($rows))->toBeGreaterThan(2)->and(count($rows[0]->c))->toBeGreaterThanOrEqual($columns)->and((string) $rows[0]->c[0]->is->t)->not->toBe('')
+        ->and(array_filter(iterator_to_array($rows[1]->c, false), fn ($cell) => isset($cell->v)))->not->toBeEmpty();
+    unlink($path);
+})->with([['proposals', 17], ['messages', 10], ['plan', 6], ['flow', 7]]);
+
+it('takes the live data as a bundle that imports to the same plan', function () {
+    $path = $this->actingAs(Tests\Demo::user('planner'))->get('/bundle.zip')->assertOk()->baseResponse->getFile()->getPathname();
+    $kept = sys_get_temp_dir().'/kept-'.getmypid().'.zip';
+    copy($path, $kept);
+    $before = Run::live()->summary;
+    app(App\Actions\ImportBundle::class)($kept, true, true);
+    app(App\Actions\StartRun::class)([], null);
+    unlink($kept);
+
+    expect(Run::live()->summary)->toBe($before);
 });

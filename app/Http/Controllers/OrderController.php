@@ -19,7 +19,7 @@ final class OrderController extends Controller
     {
         $filter = [
             'kind' => in_array($request->query('kind'), ['buy', 'make', 'transfer'], true) ? (string) $request->query('kind') : '',
-            'status' => in_array($request->query('status'), ['firm', 'released', 'done', 'all'], true) ? (string) $request->query('status') : 'open',
+            'status' => in_array($request->query('status'), ['firm', 'released', 'done', 'cancelled', 'all'], true) ? (string) $request->query('status') : 'open',
             'q' => $request->string('q')->limit(60, '')->toString(),
             'said' => $request->boolean('said') ? '1' : '',
         ];

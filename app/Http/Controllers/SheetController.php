@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Planning\Read\GridFilter;
+use App\Planning\Read\MessageList;
 use App\Planning\Read\Sheets;
 use App\Planning\Read\StoredPlan;
+use App\Support\Workbook;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Yposta\Core\Network\BucketSize;
 
 /**
- * Lists of the plan as CSV files, as they are filtered on screen.
+ * Lists of the plan as CSV files or workbooks, as they are filtered on screen.
  *
  * @phpstan-import-type Sheet from Sheets
  */
@@ -23,12 +26,17 @@ final class SheetController extends Controller
 
     private const NUMBER = '/^-?\d{1,15}(\.\d{1,6})?$/D';
 
-    public function __invoke(Request $request, string $list): StreamedResponse
+    public function __invoke(Request $request, string $list, string $format): StreamedResponse|BinaryFileResponse
     {
         $plan = $this->plan();
         abort_if($plan === null, 404);
         $sheet = $this->sheet($request, $plan, $list);
-        $name = preg_replace('/[^\w.\-]/', '-', $sheet['name']).'-'.substr($plan->run->plan_date, 0, 10).'.csv';
+        $name = preg_replace('/[^\w.\-]/', '-', $sheet['name']).'-'.substr($plan->run->plan_date, 0, 10).".{$format}";
+        if ($format === 'xlsx') {
+            $path = Workbook::write($sheet['name'], array_keys($sheet['columns']), array_values($sheet['columns']), $sheet['rows']);
+
+            return response()->download($path, $name, ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
+        }
 
         return response()->streamDownload(fn () => $this->csv($sheet), $name, ['Content-Type' => 'text/csv; charset=UTF-8']);
     }
@@ -42,7 +50,7 @@ final class SheetController extends Controller
 
         return match ($list) {
             'proposals' => $sheets->proposals($site, $request->filled('until') ? $request->date('until', 'Y-m-d')?->toDateString() : null, $text),
-            'messages' => $sheets->messages($site),
+            'messages' => $sheets->messages((new MessageList($plan, fn () => null))->query($site, $request->query('show') === 'away', $request->string('kind')->toString(), $text)),
             'plan' => $sheets->grid(
                 new GridFilter($site, $request->string('supply')->toString(), $request->string('supplier')->toString(), $request->boolean('trouble'), $text, $request->string('sort', 'structure')->toString()),
                 BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::Week, $this->asExpected($request),
@@ -58,7 +66,7 @@ final class SheetController extends Controller
         if ($out === false) {
             return;
         }
-        fputcsv($out, $sheet['columns'], ',', '"', '', "\r\n");
+        fputcsv($out, array_keys($sheet['columns']), ',', '"', '', "\r\n");
         foreach ($sheet['rows'] as $row) {
             fputcsv($out, array_map(fn ($value) => self::harmless((string) $value), $row), ',', '"', '', "\r\n");
         }

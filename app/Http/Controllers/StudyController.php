@@ -82,7 +82,7 @@ final class StudyController extends Controller
             'running' => $this->running($names['b']),
             'trouble' => $this->trouble($names['b']),
             'figures' => $view?->figures() ?? [],
-            'counts' => $view?->counts(),
+            'differences' => $view?->counts(),
             'late' => $view?->late() ?? [],
             'proposals' => $view?->proposals() ?? [],
             'messages' => $view?->messages() ?? [],

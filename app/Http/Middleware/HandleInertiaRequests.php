@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Models\Study;
 use App\Models\User;
 use App\Planning\Read\Changes;
+use App\Planning\Read\MessageList;
 use App\Planning\Read\ProposalList;
 use App\Planning\Read\StoredPlan;
 use App\Support\Journal;
@@ -72,14 +73,14 @@ final class HandleInertiaRequests extends Middleware
         return ['horizonEnd' => $parameters['horizonEnd'] ?? null, 'bucket' => $parameters['bucket'] ?? 'week', 'forecasts' => $parameters['forecasts'] ?? []];
     }
 
-    /** @return array<string, int> figures of the rail: proposals to start this week */
+    /** @return array<string, int> figures of the rail and the head: proposals to start this week, messages to work through */
     private function counts(?Run $run, string $site): array
     {
         if ($run === null) {
-            return ['proposals' => 0];
+            return ['proposals' => 0, 'messages' => 0];
         }
         $plan = new StoredPlan($run);
 
-        return ['proposals' => (new ProposalList($plan))->query($site, $plan->dates->iso(Day::weekStart($plan->planDate) + 6))->count()];
+        return ['messages' => (new MessageList($plan, fn () => null))->query($site, false)->count(), 'proposals' => (new ProposalList($plan))->query($site, $plan->dates->iso(Day::weekStart($plan->planDate) + 6))->count()];
     }
 }

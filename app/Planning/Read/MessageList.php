@@ -61,6 +61,7 @@ final readonly class MessageList
     public function tasks(Builder $query, bool $byDate): array
     {
         $rows = $query->when(! $byDate, fn (Builder $query) => $query->orderByDesc('m.risk_lines')->orderByDesc('m.risk_value'))
+            ->when(! $byDate, fn (Builder $query) => $query->orderByRaw("case m.code when 'below_safety' then 1 else 0 end"))
             ->orderBy('m.from_date')->orderBy('m.n')->limit(self::MOST)
             ->leftJoin('users as u', 'u.id', '=', 'a.user_id')->select(['m.*', 'a.state', 'a.until', 'a.reason', 'u.name as by'])->get();
         $this->plan->adopt($this->plan->pointsQuery()->whereIn('p.n', $rows->pluck('point')->unique()->take(900)->all())->get());

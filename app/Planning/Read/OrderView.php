@@ -42,22 +42,22 @@ final readonly class OrderView
             ->when($withMessage, fn (Builder $query) => $query->whereIntegerInRaw('o.id', array_keys($messages)))
             ->when($kind !== '', fn (Builder $query) => $query->where('o.kind', $kind))
             ->when($site !== '', fn (Builder $query) => $query->where('o.site_code', $site))
-            ->when($status === 'open', fn (Builder $query) => $query->where('o.status', '!=', 'done'))
-            ->when(in_array($status, ['firm', 'released', 'done'], true), fn (Builder $query) => $query->where('o.status', $status))
+            ->when($status === 'open', fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled']))
+            ->when(in_array($status, ['firm', 'released', 'done', 'cancelled'], true), fn (Builder $query) => $query->where('o.status', $status))
             ->when($text !== '', fn (Builder $query) => $query->where(function (Builder $either) use ($text): void {
                 foreach (['o.code', 'l.item_code', 's.name'] as $column) {
                     $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
                 }
             }))
             ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at')
-            ->orderByRaw("case o.status when 'done' then 1 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')->limit(self::MOST)
-            ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, o.created_by, o.created_at, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(l.qty - l.received) as left_qty, min(l.run_id) as run_id')
+            ->orderByRaw("case o.status when 'done' then 1 when 'cancelled' then 2 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')->limit(self::MOST)
+            ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, o.created_by, o.created_at, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id')
             ->get();
 
         return array_values($rows->map(fn (stdClass $row) => new OrderRow(
             $row->code, $row->kind, $row->status, $row->site_code, $row->supplier, (int) $row->line_count === 1 ? "{$row->item} {$row->name}" : trans(':count items', ['count' => $row->line_count]),
             (int) $row->line_count, (int) $row->line_count === 1 ? Quantity::format(max(0, (int) $row->left_qty)) : null, $row->unit, substr($row->due, 0, 10),
-            $row->status === 'done' ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))), $messages[$row->id] ?? null, $row->run_id === null ? null : (string) trans('from run :run', ['run' => $row->run_id]),
+            in_array($row->status, ['done', 'cancelled'], true) ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))), $messages[$row->id] ?? null, $row->run_id === null ? null : (string) trans('from run :run', ['run' => $row->run_id]),
         ))->all());
     }
 
@@ -89,6 +89,9 @@ final readonly class OrderView
         $lines = [];
         $total = 0;
         foreach ($order->lines as $line) {
+            if ($line->cancelled && $order->status !== 'cancelled') {
+                continue;
+            }
             $lines[] = $this->line($line);
             $total += $line->price === null ? 0 : Summary::value($line->qty, $line->price);
         }

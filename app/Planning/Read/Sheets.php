@@ -7,14 +7,14 @@ namespace App\Planning\Read;
 use App\Planning\Shapes\FlowRow;
 use App\Planning\Shapes\GridCell;
 use App\Planning\Shapes\GridRow;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Database\Query\Builder;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Quantity\Quantity;
 
 /**
  * Lists of the live plan as tables of plain values, as they are filtered on screen and without a limit.
  *
- * @phpstan-type Sheet array{name: string, columns: list<string>, rows: iterable<list<string|int|null>>}
+ * @phpstan-type Sheet array{name: string, columns: array<string, 'text'|'number'|'date'>, rows: iterable<list<string|int|null>>}
  */
 final readonly class Sheets
 {
@@ -29,7 +29,7 @@ final readonly class Sheets
     {
         return [
             'name' => 'proposals',
-            'columns' => ['proposal', 'kind', 'item', 'name', 'site', 'from_site', 'supplier', 'qty', 'unit', 'start', 'wanted', 'due', 'expected', 'value', 'currency', 'for_sales_pct', 'for_forecast_pct'],
+            'columns' => ['proposal' => 'number', 'kind' => 'text', 'item' => 'text', 'name' => 'text', 'site' => 'text', 'from_site' => 'text', 'supplier' => 'text', 'qty' => 'number', 'unit' => 'text', 'start' => 'date', 'wanted' => 'date', 'due' => 'date', 'expected' => 'date', 'value' => 'number', 'currency' => 'text', 'for_sales_pct' => 'number', 'for_forecast_pct' => 'number'],
             'rows' => $this->proposalRows($site, $until, $text),
         ];
     }
@@ -46,19 +46,20 @@ final readonly class Sheets
         }
     }
 
-    /** @return Sheet */
-    public function messages(string $site): array
+    /**
+     * @param  Builder  $query  of {@see MessageList::query()}
+     * @return Sheet
+     */
+    public function messages(Builder $query): array
     {
-        $rows = DB::table('plan_messages as m')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 'm.run_id')->on('p.n', '=', 'm.point'))
-            ->where('m.run_id', $this->plan->run->id)->when($site !== '', fn ($query) => $query->where('p.site_code', $site))->orderBy('m.code')->orderBy('m.n')
-            ->select(['m.*', 'p.item_code', 'p.site_code'])->lazy(self::ROWS_AT_ONCE);
+        $rows = $query->orderBy('m.code')->orderBy('m.n')->select(['m.*', 'p.item_code', 'p.site_code'])->lazy(self::ROWS_AT_ONCE);
 
         return [
             'name' => 'messages',
-            'columns' => ['code', 'reference', 'item', 'site', 'from', 'to', 'qty', 'text'],
+            'columns' => ['code' => 'text', 'reference' => 'text', 'item' => 'text', 'site' => 'text', 'from' => 'date', 'to' => 'date', 'qty' => 'number', 'late_lines' => 'number', 'at_risk' => 'number', 'text' => 'text'],
             'rows' => $rows->map(fn ($row) => [
                 $row->code, $row->reference, $row->item_code, $row->site_code, $row->from_date === null ? null : substr($row->from_date, 0, 10), $row->to_date === null ? null : substr($row->to_date, 0, 10),
-                Quantity::format((int) $row->qty), $row->text,
+                Quantity::format((int) $row->qty), (int) $row->risk_lines, (int) $row->risk_value, $row->text,
             ]),
         ];
     }
@@ -68,7 +69,7 @@ final readonly class Sheets
     {
         $grid = new PlanGrid($this->plan, $size, $asExpected);
 
-        return ['name' => 'plan', 'columns' => ['item', 'name', 'site', 'unit', 'supply', ...$grid->periods()], 'rows' => $this->gridRows($grid, $filter)];
+        return ['name' => 'plan', 'columns' => ['item' => 'text', 'name' => 'text', 'site' => 'text', 'unit' => 'text', 'supply' => 'text', ...array_fill_keys($grid->periods(), 'number')], 'rows' => $this->gridRows($grid, $filter)];
     }
 
     /** @return iterable<list<string|int|null>> */
@@ -94,7 +95,7 @@ final readonly class Sheets
 
         return [
             'name' => "flow {$point->item} {$point->site}",
-            'columns' => ['date', 'kind', 'what', 'note', 'days_late', 'qty', 'balance'],
+            'columns' => ['date' => 'date', 'kind' => 'text', 'what' => 'text', 'note' => 'text', 'days_late' => 'number', 'qty' => 'number', 'balance' => 'number'],
             'rows' => array_map(fn (FlowRow $row) => [$row->date, $row->kind, $row->what->label, $row->note, $row->lateDays, $row->qty, $row->balance], $detail->flow),
         ];
     }

@@ -97,9 +97,7 @@ final readonly class TodayView
     /** @return list<TodayLine> */
     private function openOrders(string $site): array
     {
-        $codes = DB::table('plan_messages as m')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 'm.run_id')->on('p.n', '=', 'm.point'))
-            ->where('m.run_id', $this->plan->run->id)->whereIn('m.code', ['bring_in', 'push_out', 'cancel', 'overdue'])
-            ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code');
+        $codes = (new MessageList($this->plan, fn () => null))->query($site, false)->whereIn('m.code', ['bring_in', 'push_out', 'cancel', 'overdue'])->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code');
         if ($codes->isEmpty()) {
             return [];
         }

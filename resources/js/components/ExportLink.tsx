@@ -1,17 +1,32 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Download } from 'lucide-react';
 import { t } from '@/lib/t';
 
-/** The list on screen as a CSV file, filtered as it is. */
+/** The list on screen as a file, filtered as it is. */
 export function ExportLink({ list, params }: { list: 'proposals' | 'messages' | 'plan' | 'flow'; params: Record<string, string> }) {
     const query = new URLSearchParams(Object.entries(params).filter(([, value]) => value !== '')).toString();
+    const formats = [
+        { format: 'xlsx', label: t('As a workbook (XLSX)') },
+        { format: 'csv', label: t('As a text file (CSV)') },
+    ];
     return (
-        <a
-            href={`/sheets/${list}.csv?${query}`}
-            title={t('As a text file (CSV)')}
-            className="flex h-[27px] items-center gap-1.5 text-sm text-mute hover:text-ink"
-        >
-            <Download size={14} aria-hidden />
-            {t('Export')}
-        </a>
+        <Menu>
+            <MenuButton className="flex h-[27px] items-center gap-1.5 text-sm text-mute hover:text-ink">
+                <Download size={14} aria-hidden />
+                {t('Export')}
+            </MenuButton>
+            <MenuItems
+                anchor="bottom end"
+                className="z-30 rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] focus:outline-none"
+            >
+                {formats.map(({ format, label }) => (
+                    <MenuItem key={format}>
+                        <a href={`/sheets/${list}.${format}?${query}`} className="block px-3 py-1 data-focus:bg-act-tint">
+                            {label}
+                        </a>
+                    </MenuItem>
+                ))}
+            </MenuItems>
+        </Menu>
     );
 }

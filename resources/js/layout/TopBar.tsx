@@ -76,6 +76,13 @@ function Person() {
                     <div className="font-semibold">{user.name}</div>
                     <div className="text-mute">{user.role}</div>
                 </div>
+                {user.can.includes('make studies') && (
+                    <MenuItem>
+                        <a href="/bundle.zip" className="block px-3 py-1.5 data-focus:bg-act-tint">
+                            {t('Take the data as a bundle')}
+                        </a>
+                    </MenuItem>
+                )}
                 <MenuItem>
                     <button
                         type="button"

@@ -20,7 +20,7 @@ export interface Shared {
     studies: { id: number; name: string; planned: boolean }[];
     runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[] };
     forecastNames: string[];
-    counts: { proposals: number };
+    counts: { proposals: number; messages: number };
     trouble: string | null;
 }
 

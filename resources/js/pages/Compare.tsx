@@ -19,7 +19,7 @@ interface Props {
     running: number | null;
     trouble: string | null;
     figures: ComparedFigure[];
-    counts: { late: number; proposals: number; messages: number; stock: number } | null;
+    differences: { late: number; proposals: number; messages: number; stock: number } | null;
     late: ComparedLate[];
     proposals: ComparedProposal[];
     messages: ComparedMessage[];
@@ -28,7 +28,7 @@ interface Props {
 }
 
 /** Two plans side by side: the totals, and all that was added, is gone or is changed. */
-export default function Compare({ filter, choices, running, trouble, figures, counts, late, proposals, messages, stock, most }: Props) {
+export default function Compare({ filter, choices, running, trouble, figures, differences, late, proposals, messages, stock, most }: Props) {
     const change = (changes: Record<string, string>) => refilter('/compare', filter, changes, { list: 'late', a: 'live' });
     useWatchedRun(
         running,
@@ -67,7 +67,7 @@ export default function Compare({ filter, choices, running, trouble, figures, co
                     {trouble}
                 </p>
             )}
-            {counts === null ? (
+            {differences === null ? (
                 running === null &&
                 !trouble && (
                     <Empty title={t('Choose two plans')}>{t('The live plan, one before it, or a study that has been planned.')}</Empty>
@@ -81,10 +81,10 @@ export default function Compare({ filter, choices, running, trouble, figures, co
                             value={list}
                             onChange={(next) => change({ list: next })}
                             choices={[
-                                { value: 'late', label: `${t('Late lines')} ${counts.late}` },
-                                { value: 'proposals', label: `${t('Proposals')} ${counts.proposals}` },
-                                { value: 'messages', label: `${t('Messages')} ${counts.messages}` },
-                                { value: 'stock', label: `${t('Stock value')} ${counts.stock}` },
+                                { value: 'late', label: `${t('Late lines')} ${differences.late}` },
+                                { value: 'proposals', label: `${t('Proposals')} ${differences.proposals}` },
+                                { value: 'messages', label: `${t('Messages')} ${differences.messages}` },
+                                { value: 'stock', label: `${t('Stock value')} ${differences.stock}` },
                             ]}
                         />
                     </div>

@@ -46,6 +46,7 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
                         { value: 'firm', label: t('Firm') },
                         { value: 'released', label: t('Released') },
                         { value: 'done', label: t('Done') },
+                        { value: 'cancelled', label: t('Cancelled') },
                         { value: 'all', label: t('Open and done') },
                     ]}
                 />

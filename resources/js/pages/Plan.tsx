@@ -1,4 +1,4 @@
-import { usePage } from '@inertiajs/react';
+import { Link, usePage } from '@inertiajs/react';
 import { useState } from 'react';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
@@ -8,7 +8,7 @@ import { PillSelect, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import type { GridRow, PointDetail } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
-import { t } from '@/lib/t';
+import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { ItemPanel } from '@/pages/parts/ItemPanel';
@@ -28,7 +28,7 @@ interface Props {
 const DEFAULTS = { sort: 'structure', as: 'expected' };
 
 export default function Plan({ planned, periods, rows, total, inTrouble, points, suppliers, filter }: Props) {
-    const { plan, site } = useShared();
+    const { plan, site, counts } = useShared();
     const { url } = usePage();
     const [picked, setPicked] = useState<Picked | null>(null);
     const change = (changes: Record<string, string>) => refilter('/plan', filter, changes, DEFAULTS);
@@ -42,6 +42,11 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                     {t('Balance at the end of each period, {trouble} of {points} items in trouble', { trouble: inTrouble, points })}
                 </PageHead>
                 <span className="ml-auto flex items-center gap-4">
+                    {counts.messages > 0 && (
+                        <Link href="/messages" className="font-semibold whitespace-nowrap text-act hover:underline">
+                            {tn('1 message to work through', '{n} messages to work through', counts.messages)}
+                        </Link>
+                    )}
                     <ExportLink list="plan" params={filter} />
                     <AsSwitch value={view.as} onChange={(as) => change({ as })} />
                 </span>

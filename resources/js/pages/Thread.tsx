@@ -1,5 +1,5 @@
 import { Link, router } from '@inertiajs/react';
-import { ListTree } from 'lucide-react';
+import { ListTree, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
@@ -69,7 +69,6 @@ export default function Thread(props: Props) {
                 >
                     {t('As a list')} <ListTree size={13} aria-hidden />
                 </Link>
-                <Legend />
                 <Link href={back} className="ml-auto font-semibold text-act hover:underline">
                     {t('Back to {what}', { what: title })}
                 </Link>
@@ -95,29 +94,6 @@ export default function Thread(props: Props) {
                 </Inspector>
             )}
         </>
-    );
-}
-
-function Legend() {
-    const parts: [string, string][] = [
-        ['cover-stock', t('stock')],
-        ['cover-order', t('order')],
-        ['cover-proposal', t('proposal')],
-        ['cover-nothing', t('nothing')],
-    ];
-    return (
-        <span className="ml-2 flex items-center gap-3 text-xs text-mute" aria-hidden>
-            {parts.map(([texture, label]) => (
-                <span key={texture} className="flex items-center gap-1.5">
-                    <span className={`${texture} h-2 w-3.5 rounded-[1px]`} />
-                    {label}
-                </span>
-            ))}
-            <span className="flex items-center gap-1.5">
-                <span className="h-3 w-0.5 bg-act" />
-                {t('wanted')}
-            </span>
-        </span>
     );
 }
 
@@ -163,8 +139,8 @@ function Decides({
         <>
             <div className="mb-2 flex items-start gap-2">
                 <h2 className="flex-1 text-lg leading-tight font-bold">{t('What decides {day}', { day: day(expected, planDate) })}</h2>
-                <button type="button" onClick={onClose} className="text-mute hover:text-ink">
-                    {t('Close')}
+                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
+                    <X size={16} aria-hidden />
                 </button>
             </div>
             <p className="rounded border border-broken bg-broken-tint px-3 py-2 font-semibold">{holdUp}</p>

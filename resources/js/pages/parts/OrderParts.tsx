@@ -9,7 +9,7 @@ import { t } from '@/lib/t';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 
 export const KINDS: Record<string, string> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
-export const STATUS: Record<string, string> = { firm: 'Firm', released: 'Released', done: 'Done' };
+export const STATUS: Record<string, string> = { firm: 'Firm', released: 'Released', done: 'Done', cancelled: 'Cancelled' };
 export const MESSAGES: Record<string, string> = {
     overdue: 'overdue',
     bring_in: 'wanted earlier',

@@ -11,6 +11,8 @@ const HEAD = 34;
 const LABELS = 236;
 const BAR = 15;
 const SQUARE = 11;
+/** Days before today that are shown; what began earlier is cut off there. */
+const PAST = 10;
 const NARROWEST = 2;
 const WIDEST = 60;
 /** From so many rows on, branches that decide nothing start folded. */
@@ -98,7 +100,8 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
                 <ZoomButton label={t('Closer')} icon={ZoomIn} onClick={() => zoomTo(scale * 1.35)} />
                 <ZoomButton label={t('Wider')} icon={ZoomOut} onClick={() => zoomTo(scale / 1.35)} />
                 <ZoomButton label={t('All of it')} icon={Maximize2} onClick={() => zoomTo(null)} />
-                <span className="ml-2">
+                <Legend />
+                <span className="ml-3">
                     {tn('1 supply', '{n} supplies', rows.length)}
                     {visible.length < rows.length && `, ${t('{n} folded away', { n: rows.length - visible.length })}`}
                 </span>
@@ -111,6 +114,29 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
                 </button>
             </div>
         </div>
+    );
+}
+
+function Legend() {
+    const parts: [string, string][] = [
+        ['cover-stock', t('stock')],
+        ['cover-order', t('order')],
+        ['cover-proposal', t('proposal')],
+        ['cover-nothing', t('nothing')],
+    ];
+    return (
+        <span className="ml-3 flex items-center gap-3">
+            {parts.map(([texture, label]) => (
+                <span key={texture} className="flex items-center gap-1.5">
+                    <span className={`${texture} h-2 w-3.5 rounded-[1px]`} />
+                    {label}
+                </span>
+            ))}
+            <span className="flex items-center gap-1.5">
+                <span className="h-3 w-0.5 bg-act" />
+                {t('wanted')}
+            </span>
+        </span>
     );
 }
 
@@ -146,7 +172,8 @@ function unfolded(rows: ThreadRow[], folded: Set<number>): ThreadRow[] {
 function span(rows: ThreadRow[], planDate: string, due: string | null): { first: string; days: number } {
     const all = [planDate, ...rows.flatMap((row) => [row.from, row.to, row.wanted]), due].filter((one): one is string => one !== null);
     const sorted = all.sort();
-    const first = addDays(sorted[0] ?? planDate, -3);
+    const earliest = sorted[0] ?? planDate;
+    const first = addDays(earliest < addDays(planDate, -PAST) ? addDays(planDate, -PAST) : earliest, -2);
     return { first, days: daysBetween(first, sorted[sorted.length - 1] ?? planDate) + 12 };
 }
 
@@ -186,7 +213,7 @@ function Axis({ first, days, scale, planDate }: { first: string; days: number; s
     return (
         <div className="sticky top-0 z-20 flex border-b border-line bg-surface" style={{ height: HEAD }}>
             <div className="sticky left-0 z-10 shrink-0 border-r border-soft bg-surface" style={{ width: LABELS }} />
-            <div className="relative text-xs text-mute" style={{ width: days * scale }}>
+            <div className="relative overflow-hidden text-xs text-mute" style={{ width: days * scale }}>
                 {marks(first, days, scale).map((iso) => (
                     <span key={iso} className="absolute top-0.5 whitespace-nowrap" style={{ left: daysBetween(first, iso) * scale + 4 }}>
                         {period(iso, 'week')}
@@ -312,14 +339,15 @@ function inWords(row: ThreadRow, planDate: string): string {
 }
 
 function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => number; scale: number; planDate: string }) {
-    const end = x(row.to);
+    const end = Math.max(0, x(row.to));
+    const begin = Math.max(0, x(row.from ?? row.to));
     const wanted = row.wanted === null ? null : x(row.wanted);
     const middle = (ROW - BAR) / 2;
     const late = row.lateDays > 0 && wanted !== null;
     const strong = row.holdUp ? 'outline-2 outline-ink' : '';
     const tip = inWords(row, planDate);
     return (
-        <div className="relative">
+        <div className="relative flex-1 overflow-hidden">
             {row.kind === 'line' ? (
                 <>
                     <span
@@ -344,7 +372,7 @@ function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => 
                 <span
                     title={tip}
                     className={`${TEXTURES[row.kind] ?? ''} absolute rounded-[2px] ${strong}`}
-                    style={{ left: x(row.from ?? row.to), top: middle, width: Math.max(6, end - x(row.from ?? row.to)), height: BAR }}
+                    style={{ left: begin, top: middle, width: Math.max(6, end - begin), height: BAR }}
                 />
             )}
             {wanted !== null && (
