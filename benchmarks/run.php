@@ -5,10 +5,15 @@ declare(strict_types=1);
 use Benchmarks\RandomBundle;
 use Yposta\Core\Bundle\BundleReader;
 use Yposta\Core\Bundle\PlanWriter;
+use Yposta\Core\NetChange\NetChange;
+use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\Sentences;
 use Yposta\Core\Planner;
 
 require __DIR__.'/../vendor/autoload.php';
+
+/** Changes over which the time of a net change is averaged. */
+const CHANGES = 8;
 
 /** One size in a process of its own, so that its peak memory is its own. */
 function measure(int $points): void
@@ -41,15 +46,34 @@ function measure(int $points): void
     $write = (hrtime(true) - $began) / 1e9;
     $net = $plan->seconds['net'];
     $pegs = $plan->seconds['projection'];
-    echo json_encode(['points' => $points, 'elements' => $elements, 'read' => $read, 'net' => $net, 'pegs' => $pegs, 'write' => $write, 'peak' => $peak]), "\n";
+    unset($out);
+    $change = netChange($plan);
+    echo json_encode(['points' => $points, 'elements' => $elements, 'read' => $read, 'net' => $net, 'pegs' => $pegs, 'write' => $write, 'peak' => $peak, 'change' => $change]), "\n";
+}
+
+/** Seconds to plan again after one sales line has got another quantity, on average over some of them. */
+function netChange(Plan $plan): float
+{
+    $total = 0.0;
+    for ($n = 0; $n < CHANGES; $n++) {
+        $sales = $plan->network->sales;
+        $place = intdiv(count($sales) * $n, CHANGES);
+        $sales[$place] = $sales[$place]->with(qty: $sales[$place]->qty + 3_000_000);
+        $network = $plan->network->with(sales: $sales);
+        $began = hrtime(true);
+        $plan = NetChange::plan($plan, $network);
+        $total += (hrtime(true) - $began) / 1e9;
+    }
+
+    return $total / CHANGES;
 }
 
 if (($argv[1] ?? '') === '--one') {
     measure((int) $argv[2]);
     exit;
 }
-$sizes = array_map(intval(...), array_slice($argv, 1)) ?: [1_000, 10_000, 50_000];
-printf("%8s %9s %8s %8s %8s %8s %9s %14s %9s\n", 'points', 'elements', 'read', 'net', 'pegs', 'write', 'peak', 'elements/s', 'growth');
+$sizes = array_map(intval(...), array_slice($argv, 1)) ?: [1_000, 10_000, 20_000, 100_000];
+printf("%8s %9s %8s %8s %8s %8s %10s %9s %14s %9s\n", 'points', 'elements', 'read', 'net', 'pegs', 'write', 'net change', 'peak', 'elements/s', 'growth');
 $before = null;
 foreach ($sizes as $size) {
     $line = shell_exec(escapeshellarg(PHP_BINARY).' -d memory_limit=-1 '.escapeshellarg(__FILE__)." --one {$size}");
@@ -61,7 +85,7 @@ foreach ($sizes as $size) {
     $core = $figures['net'] + $figures['pegs'];
     $growth = $before === null ? '' : sprintf('n^%.2f', log($core / $before['core']) / log($figures['elements'] / $before['elements']));
     printf(
-        "%8d %9d %7.2fs %7.2fs %7.2fs %7.2fs %6d MiB %14s %9s\n", $figures['points'], $figures['elements'], $figures['read'], $figures['net'], $figures['pegs'], $figures['write'],
+        "%8d %9d %7.2fs %7.2fs %7.2fs %7.2fs %7.0f ms %6d MiB %14s %9s\n", $figures['points'], $figures['elements'], $figures['read'], $figures['net'], $figures['pegs'], $figures['write'], $figures['change'] * 1000,
         $figures['peak'], number_format($figures['elements'] / $core), $growth,
     );
     $before = [...$figures, 'core' => $core];

@@ -59,6 +59,17 @@ final readonly class SaveStudy
         });
     }
 
+    /** The name, with a number behind it where there is such a study already. */
+    public static function freeName(string $name): string
+    {
+        $free = $name = trim($name);
+        for ($number = 2; Study::query()->where('name', $free)->exists(); $number++) {
+            $free = "{$name} {$number}";
+        }
+
+        return $free;
+    }
+
     /** @throws Refused when it is somebody else's and the person does not run the plan */
     public static function checkOwner(Study $study, User $by): void
     {

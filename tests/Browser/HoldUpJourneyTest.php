@@ -12,7 +12,7 @@ it('takes a planner from a late customer line to the late purchase, and to a stu
     $person->opens('/demand?late=1')->clicks("//tr[@data-row][.//td[contains(., 'SO-7719/1')]]")->sees('Expected 6 days late.')->sees('order P-3308 comes Tue 10 Mar');
 
     // the thread leads to the late purchase
-    $person->clicks("//a[normalize-space()='Follow down to raw stock']")->sees('Thread of SO-7719/1')->sees('What decides Thu 19 Mar')->sees('on time, with')
+    $person->clicks("//a[normalize-space()='Follow down to raw stock']")->sees('Thread of SO-7719/1')->sees('What decides Thu 19 Mar')->sees('on time to the day')
         ->clicks("//button[normalize-space()='Only the hold-up']");
     Application::await(fn () => $person->counts("//div[@role='treeitem']") === 4, 'only the chain');
     $person->clicks("//a[normalize-space()='PCB-207']")->sees('Fennick Circuits')->sees('P-3308');

@@ -95,12 +95,13 @@ final class StudyController extends Controller
     {
         $this->may($request);
         $given = $request->validate([
-            'name' => 'required|string|max:200', 'version' => 'integer|min:0', 'run' => 'boolean', 'changes' => 'present|array|max:500', 'changes.*' => 'array',
+            'name' => 'required|string|max:200', 'version' => 'integer|min:0', 'run' => 'boolean', 'distinct' => 'boolean', 'changes' => 'present|array|max:500', 'changes.*' => 'array',
             'parameters' => 'present|array:horizonEnd,forecasts,sites,safetyStock', 'parameters.horizonEnd' => 'nullable|date_format:Y-m-d', 'parameters.forecasts' => 'nullable|array', 'parameters.forecasts.*' => 'string|max:190',
             'parameters.sites' => 'nullable|array', 'parameters.sites.*' => 'string|max:190', 'parameters.safetyStock' => 'nullable|boolean',
         ]);
         $parameters = array_filter($given['parameters'], fn ($value) => $value !== null);
-        $study = $save($study, $given['name'], $parameters, array_values($given['changes']), (int) ($given['version'] ?? 0), $this->user($request));
+        $name = ($given['distinct'] ?? false) === true ? SaveStudy::freeName($given['name']) : $given['name'];
+        $study = $save($study, $name, $parameters, array_values($given['changes']), (int) ($given['version'] ?? 0), $this->user($request));
         $run = ($given['run'] ?? false) === true ? $start($study->parameters, $this->user($request), $study) : null;
 
         return response()->json(['id' => $study->id, 'run' => $run?->id]);

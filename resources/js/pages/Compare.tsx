@@ -28,7 +28,19 @@ interface Props {
 }
 
 /** Two plans side by side: the totals, and all that was added, is gone or is changed. */
-export default function Compare({ filter, choices, running, trouble, figures, differences, late, proposals, messages, stock, most }: Props) {
+export default function Compare({
+    filter,
+    choices,
+    running,
+    trouble,
+    figures,
+    differences,
+    late,
+    proposals,
+    messages,
+    stock,
+    most,
+}: Props) {
     const change = (changes: Record<string, string>) => refilter('/compare', filter, changes, { list: 'late', a: 'live' });
     useWatchedRun(
         running,

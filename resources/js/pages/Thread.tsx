@@ -124,7 +124,8 @@ function Decides({
         setTrying(true);
         const name = t('{order} a week earlier', { order: beginning.name });
         postJson<{ id: number }>('/studies', {
-            name: `${name} ${new Date().toISOString().slice(5, 16).replace('T', ' ')}`,
+            name,
+            distinct: true,
             parameters: {},
             changes: [{ change: 'move_order', order: beginning.name, due: earlier < planDate ? planDate : earlier }],
             run: true,
@@ -172,10 +173,12 @@ function Decides({
                                     late: tn('1 day late', '{n} days late', data.lateDays),
                                     why: data.why,
                                 })
-                              : t('the line would be there {day}, on time, with {spare} to spare.', {
-                                    day: day(data.expected, planDate),
-                                    spare: tn('1 day', '{n} days', data.spare),
-                                })}
+                              : data.spare === 0
+                                ? t('the line would be there {day}, on time to the day.', { day: day(data.expected, planDate) })
+                                : t('the line would be there {day}, on time, with {spare} to spare.', {
+                                      day: day(data.expected, planDate),
+                                      spare: tn('1 day', '{n} days', data.spare),
+                                  })}
                     </p>
                 </>
             )}

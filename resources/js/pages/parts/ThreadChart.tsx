@@ -214,7 +214,7 @@ function Axis({ first, days, scale, planDate }: { first: string; days: number; s
         <div className="sticky top-0 z-20 flex border-b border-line bg-surface" style={{ height: HEAD }}>
             <div className="sticky left-0 z-10 shrink-0 border-r border-soft bg-surface" style={{ width: LABELS }} />
             <div className="relative overflow-hidden text-xs text-mute" style={{ width: days * scale }}>
-                {marks(first, days, scale).map((iso) => (
+                {marks(first, days - 36 / scale, scale).map((iso) => (
                     <span key={iso} className="absolute top-0.5 whitespace-nowrap" style={{ left: daysBetween(first, iso) * scale + 4 }}>
                         {period(iso, 'week')}
                     </span>
