@@ -12,20 +12,21 @@ use ZipArchive;
 final class BundleFolder
 {
     /** What a zip may unpack to, in bytes. */
-    private const LARGEST = 1 << 30;
+    public const LARGEST = 1 << 30;
 
     /**
+     * @param  int  $largest  bytes that a zip may unpack to
      * @return array<string, resource> by file name
      *
      * @throws RuntimeException when there is no such folder or zip, or it cannot be read
      */
-    public static function open(string $path): array
+    public static function open(string $path, int $largest = self::LARGEST): array
     {
         if (is_dir($path)) {
             return self::folder($path);
         }
         if (is_file($path) && str_ends_with(strtolower($path), '.zip')) {
-            return self::zip($path);
+            return self::zip($path, $largest);
         }
         throw new RuntimeException("{$path} is neither a folder nor a zip");
     }
@@ -46,13 +47,13 @@ final class BundleFolder
     }
 
     /** @return array<string, resource> */
-    private static function zip(string $path): array
+    private static function zip(string $path, int $largest): array
     {
         $zip = new ZipArchive;
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
             throw new RuntimeException(basename($path).' is not a zip');
         }
-        $left = self::LARGEST;
+        $left = $largest;
         $streams = [];
         for ($place = 0; $place < $zip->numFiles; $place++) {
             $name = basename((string) $zip->getNameIndex($place));
@@ -66,7 +67,7 @@ final class BundleFolder
             }
             $left -= (int) stream_copy_to_stream($source, $copy, $left + 1);
             if ($left < 0) {
-                throw new RuntimeException('the zip unpacks to more than '.(self::LARGEST >> 20).' MiB');
+                throw new RuntimeException('the zip unpacks to more than '.number_format($largest / (1 << 20)).' MiB');
             }
             rewind($copy);
             $streams[$name] = $copy;

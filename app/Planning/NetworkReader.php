@@ -66,7 +66,7 @@ final readonly class NetworkReader
                 $this->openLines()->join('order_components as c', 'c.order_line_id', '=', 'l.id')->orderBy('c.id')->select(['l.code', 'c.line', 'c.item_code', 'c.qty', 'c.issued', 'c.need']),
                 fn ($row) => new OrderComponent($row->code, $row->line, $row->item_code, (int) $row->qty, (int) $row->issued, $this->dates->dayOrNull($row->need)),
             ),
-            $this->map(DB::table('allocations')->orderBy('id'), fn ($row) => new Allocation($row->demand, $row->supply, (int) $row->qty)),
+            $this->allocations(),
             $this->routing(),
         );
     }
@@ -225,6 +225,20 @@ final readonly class NetworkReader
         }
 
         return $orders;
+    }
+
+    /**
+     * Without those of an order that is over: they hold nothing any more.
+     *
+     * @return list<Allocation>
+     */
+    private function allocations(): array
+    {
+        $over = array_fill_keys(DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->whereIn('o.status', ['done', 'cancelled'])->orWhere('l.cancelled', true)->pluck('l.code')->all(), true);
+        $isOver = fn (string $reference) => preg_match('#^(?:order|out):(.+)$|^part:(.+)/[^/]*$#', $reference, $named) === 1 && isset($over[$named[2] ?? $named[1]]);
+        $rows = $this->map(DB::table('allocations')->orderBy('id'), fn ($row) => new Allocation($row->demand, $row->supply, (int) $row->qty));
+
+        return array_values(array_filter($rows, fn (Allocation $row) => ! $isOver($row->demand) && ! $isOver($row->supply)));
     }
 
     private function openLines(): Builder

@@ -38,6 +38,12 @@ final class Transactions
     /** @var list<Allocation> */
     public array $allocations = [];
 
+    /** @var array<string, true>|null by order and line */
+    private ?array $salesLines = null;
+
+    /** @var array<string, true>|null by name */
+    private ?array $forecastNames = null;
+
     public function __construct(private readonly Files $files, private readonly MasterData $master)
     {
     }
@@ -135,11 +141,48 @@ final class Transactions
             $allocation = new Allocation($row->code('demand'), $row->code('supply'), $row->quantity('qty', self::FINEST));
             if (preg_match('/^(stock|order):/', $allocation->supply) !== 1) {
                 $row->wrong('supply', "'{$allocation->supply}' is neither stock nor an order", 'write stock:ITEM@SITE or order:ORDER');
+            } elseif (! $this->exists($allocation->supply)) {
+                $row->wrong('supply', "there is no '{$allocation->supply}' in the bundle", 'name stock or an order of the bundle');
             }
             if (preg_match('/^(sales|forecast|part|out|safety):/', $allocation->demand) !== 1 || preg_match('/^(part|out):proposal:/', $allocation->demand) === 1) {
                 $row->wrong('demand', "'{$allocation->demand}' is no demand that can be held for", 'write a reference like sales:ORDER/LINE');
+            } elseif (! $this->exists($allocation->demand)) {
+                $row->wrong('demand', "there is no '{$allocation->demand}' in the bundle", 'name a demand of the bundle');
             }
             $row->sound() && $this->allocations[] = $allocation;
         }
+    }
+
+    /** Whether the bundle has what a reference names. Lines and days that only a run knows are not looked at. */
+    private function exists(string $reference): bool
+    {
+        [$kind, $name] = explode(':', $reference, 2);
+        $this->salesLines ??= array_fill_keys(array_map(fn (SalesLine $line) => "{$line->order}/{$line->line}", $this->sales), true);
+        $this->forecastNames ??= array_fill_keys(array_map(fn (ForecastBucket $bucket) => $bucket->forecast, $this->forecasts), true);
+
+        return match ($kind) {
+            'sales' => isset($this->salesLines[$name]),
+            'order', 'out' => isset($this->orders[$name]),
+            'part' => $this->splits($name, '/', $this->orders),
+            'forecast' => $this->splits($name, '/', $this->forecastNames),
+            default => $this->splits($name, '@', $this->master->items, $this->master->sites),
+        };
+    }
+
+    /**
+     * Whether a name can be parted at a separator so that the parts are known; codes may hold the separator themselves.
+     *
+     * @param  array<string, mixed>  $first
+     * @param  array<string, mixed>|null  $second  null when any second part will do
+     */
+    private function splits(string $name, string $separator, array $first, ?array $second = null): bool
+    {
+        for ($at = strpos($name, $separator); $at !== false; $at = strpos($name, $separator, $at + 1)) {
+            if (isset($first[substr($name, 0, $at)]) && ($second === null || isset($second[substr($name, $at + 1)]))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }
