@@ -63,7 +63,7 @@ it('serves fixed allocations first, each only as far as there is something left'
     $pegs = Support::rows(Support::plan(Support::small([
         'items' => "item\nX\n", 'planning' => "item,site,supply,lead_days,supplier\nX,MAIN,buy,0,SUP\n", 'stock' => "item,site,qty\nX,MAIN,10\n",
         'orders' => "order,kind,status,item,site,qty,due\nP1,buy,firm,X,MAIN,6,2026-03-12\n",
-        'sales' => "order,line,item,site,qty,due\nS1,1,X,MAIN,8,2026-03-10\nS2,1,X,MAIN,8,2026-03-20\n", 'allocations' => "demand,supply,qty\nsales:S2/1,stock:X@MAIN,5\nsales:S2/1,stock:X@MAIN,90\nsales:S9/1,stock:X@MAIN,5\n",
+        'sales' => "order,line,item,site,qty,due\nS1,1,X,MAIN,8,2026-03-10\nS2,1,X,MAIN,8,2026-03-20\n", 'allocations' => "demand,supply,qty\nsales:S2/1,stock:X@MAIN,5\nsales:S2/1,stock:X@MAIN,90\n",
     ])), 'pegs.csv');
 
     expect(array_map(fn (array $row) => "{$row['supply']} {$row['demand']} {$row['qty']}", $pegs))
