@@ -28,7 +28,7 @@ final readonly class HoldUps
         return $supply === null ? null : $this->begunIn($supply);
     }
 
-    private function begunIn(Supply $supply): HoldUp
+    public function begunIn(Supply $supply): HoldUp
     {
         if ($supply->overdue) {
             return new HoldUp($supply, HoldUpReason::Overdue);

@@ -26,7 +26,7 @@ final readonly class FreeSupply implements Change
 
     public function inverse(Network $before): array
     {
-        return [new PutAllocations($before->allocations)];
+        return HoldSupply::putBack($before, $this->demand, $this->supply);
     }
 
     /** @return list<Allocation> */

@@ -6,11 +6,19 @@ namespace Yposta\Core\Study;
 
 use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Quantity\Quantity;
 
-/** Holds so much of a stock or an open order for a demand (references as in section 9). What it held before for that pair is replaced. */
+/**
+ * Holds so much of a stock or an open order for a demand (references as in section 9). What was held for that pair before is replaced
+ * where it stood. Nothing is held twice.
+ */
 final readonly class HoldSupply implements Change
 {
-    public function __construct(public string $demand, public string $supply, public int $qty)
+    /**
+     * @param  int  $qty  millionths
+     * @param  int|null  $place  where it is put among what is held, which counts in that order; null for the end
+     */
+    public function __construct(public string $demand, public string $supply, public int $qty, public ?int $place = null)
     {
     }
 
@@ -23,11 +31,70 @@ final readonly class HoldSupply implements Change
             throw new DoesNotFit('only stock and open orders can be held, and not for a proposal');
         }
 
-        return $network->with(allocations: [...FreeSupply::others($network, $this->demand, $this->supply), new Allocation($this->demand, $this->supply, $this->qty)]);
+        $others = FreeSupply::others($network, $this->demand, $this->supply);
+        $free = $this->quantity($network) - array_sum(array_map(fn (Allocation $held) => $held->supply === $this->supply ? $held->qty : 0, $others));
+        if ($this->qty > $free) {
+            throw new DoesNotFit(($free > 0 ? 'only '.Quantity::format($free) : 'nothing')." of {$this->supply} is free to be held".$this->holders($others));
+        }
+
+        $place = $this->place ?? self::placeOf($network, $this->demand, $this->supply) ?? count($others);
+        array_splice($others, $place, 0, [new Allocation($this->demand, $this->supply, $this->qty)]);
+
+        return $network->with(allocations: $others);
+    }
+
+    /** What there is of the supply, in millionths. */
+    private function quantity(Network $network): int
+    {
+        [$kind, $name] = explode(':', $this->supply, 2);
+        if ($kind === 'order') {
+            return isset($network->orders[$name]) ? $network->orders[$name]->open() : throw new DoesNotFit("there is no open order {$name}");
+        }
+        foreach ($network->stock as $stock) {
+            if ("{$stock->item}@{$stock->site}" === $name) {
+                return $stock->qty;
+            }
+        }
+
+        return 0;
+    }
+
+    /** @param  list<Allocation>  $others */
+    private function holders(array $others): string
+    {
+        $names = array_map(fn (Allocation $held) => $held->demand, array_filter($others, fn (Allocation $held) => $held->supply === $this->supply));
+
+        return $names === [] ? '' : '; the rest is held for '.implode(', ', array_map(fn (string $demand) => substr($demand, strpos($demand, ':') + 1), $names));
     }
 
     public function inverse(Network $before): array
     {
-        return [new PutAllocations($before->allocations)];
+        return self::putBack($before, $this->demand, $this->supply);
+    }
+
+    /**
+     * What makes that what is held for a pair is what it was, and leaves what others hold alone.
+     *
+     * @return list<Change>
+     */
+    public static function putBack(Network $before, string $demand, string $supply): array
+    {
+        $rows = array_values(array_filter($before->allocations, fn (Allocation $held) => $held->demand === $demand && $held->supply === $supply));
+        if (count($rows) > 1) {
+            return [new PutAllocations($before->allocations)];
+        }
+
+        return [$rows === [] ? new FreeSupply($demand, $supply) : new self($demand, $supply, $rows[0]->qty, self::placeOf($before, $demand, $supply))];
+    }
+
+    private static function placeOf(Network $network, string $demand, string $supply): ?int
+    {
+        foreach ($network->allocations as $place => $held) {
+            if ($held->demand === $demand && $held->supply === $supply) {
+                return $place;
+            }
+        }
+
+        return null;
     }
 }

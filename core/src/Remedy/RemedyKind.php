@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Remedy;
+
+/** What could be done about a need that is not covered in time. */
+enum RemedyKind: string
+{
+    /** The order that needs it waits until its material is there. */
+    case MoveOrder = 'move_order';
+
+    /** The customer is told a later date. */
+    case MoveLine = 'move_line';
+
+    case Substitute = 'substitute';
+
+    /** A purchase, production or transfer order that is under way comes earlier; the other side has to agree. */
+    case PullIn = 'pull_in';
+
+    /** What is proposed too late is ordered now, and delivered faster than the lead time. */
+    case Hurry = 'hurry';
+
+    /** What is proposed is ordered now. */
+    case OrderNow = 'order_now';
+
+    case OtherSupplier = 'other_supplier';
+
+    /** Bought what is usually made or moved. */
+    case BuyInstead = 'buy_instead';
+
+    /** Stock or supply of a less urgent need. */
+    case TakeFrom = 'take_from';
+
+    case Transfer = 'transfer';
+
+    /** What is complete is built now, the rest later. */
+    case Split = 'split';
+
+    /** The order becomes more urgent than others that want the same. */
+    case Urgent = 'urgent';
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Remedy;
+
+use Yposta\Core\Trial\Effect;
+
+/** A remedy and what it does, found by planning with it. */
+final readonly class TriedRemedy
+{
+    /**
+     * @param  bool  $solves  whether the need is then covered in time
+     * @param  int|null  $expected  when the need is then served; null when it is gone or nothing serves it
+     */
+    public function __construct(public Remedy $remedy, public Effect $effect, public bool $solves, public ?int $expected)
+    {
+    }
+
+    /**
+     * What it costs others comes first, then what stays late, then what it does to stock.
+     *
+     * @return array{bool, int, int, int, int}
+     */
+    public function cost(): array
+    {
+        return [! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'), $this->effect->change('stockValue')];
+    }
+}
