@@ -2,16 +2,23 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AvailabilityController;
 use App\Http\Controllers\BundleController;
 use App\Http\Controllers\DemandController;
+use App\Http\Controllers\DraftController;
+use App\Http\Controllers\JournalController;
 use App\Http\Controllers\MessageController;
+use App\Http\Controllers\MissingController;
 use App\Http\Controllers\OrderController;
 use App\Http\Controllers\PeggingController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ProposalController;
+use App\Http\Controllers\ReservationController;
 use App\Http\Controllers\RunController;
+use App\Http\Controllers\SavedViewController;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\ShortageController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StudyController;
@@ -59,6 +66,42 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/messages/{n}/risk', [MessageController::class, 'risk'])->whereNumber('n');
     Route::post('/messages/answer', [MessageController::class, 'answer']);
     Route::post('/messages/apply', [MessageController::class, 'apply']);
+
+    Route::get('/shortages', [ShortageController::class, 'index']);
+    Route::get('/shortages/rows', [ShortageController::class, 'rows']);
+    Route::get('/shortages/remedies', [ShortageController::class, 'remedies']);
+    Route::post('/shortages/accept', [ShortageController::class, 'accept']);
+    Route::post('/shortages/resolve', [ShortageController::class, 'resolve']);
+
+    Route::get('/draft', [DraftController::class, 'show']);
+    Route::post('/draft/lines', [DraftController::class, 'store']);
+    Route::delete('/draft/lines/{id}', [DraftController::class, 'drop'])->whereNumber('id');
+    Route::post('/draft/lines/{id}/accept', [DraftController::class, 'accept'])->whereNumber('id');
+    Route::delete('/draft', [DraftController::class, 'discard']);
+    Route::post('/draft/step', [DraftController::class, 'step']);
+    Route::post('/draft/commit', [DraftController::class, 'commit']);
+    Route::post('/draft/keep', [DraftController::class, 'keep']);
+
+    Route::get('/availability', [AvailabilityController::class, 'index']);
+    Route::get('/availability/answer', [AvailabilityController::class, 'answer']);
+    Route::get('/availability/earliest', [AvailabilityController::class, 'earliest']);
+    Route::get('/availability/possible', [AvailabilityController::class, 'possible']);
+    Route::get('/availability/parts', [AvailabilityController::class, 'gross']);
+
+    Route::get('/reservations', [ReservationController::class, 'index']);
+    Route::post('/reservations/hold', [ReservationController::class, 'hold']);
+    Route::post('/reservations/free', [ReservationController::class, 'free']);
+    Route::post('/reservations/give', [ReservationController::class, 'give']);
+    Route::post('/reservations/hold-for', [ReservationController::class, 'holdFor']);
+
+    Route::post('/missing', [MissingController::class, 'store']);
+    Route::post('/missing/{id}/deal', [MissingController::class, 'deal'])->whereNumber('id');
+
+    Route::get('/journal', [JournalController::class, 'index']);
+    Route::post('/journal/{commit}/undo', [JournalController::class, 'undo'])->whereNumber('commit');
+
+    Route::post('/views', [SavedViewController::class, 'store']);
+    Route::delete('/views', [SavedViewController::class, 'destroy']);
 
     Route::get('/studies', [StudyController::class, 'index']);
     Route::post('/studies', [StudyController::class, 'store']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Planning\Trials\Desk;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -13,6 +14,11 @@ use Illuminate\Support\Str;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        $this->app->scoped(Desk::class); // one plan for all that a request tries
+    }
+
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->isProduction());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Models\Draft;
 use App\Models\Run;
 use App\Models\Study;
 use App\Models\User;
@@ -61,8 +62,18 @@ final class HandleInertiaRequests extends Middleware
             'studies' => fn () => Study::query()->orderByDesc('updated_at')->limit(self::STUDIES_SHOWN)->get(['id', 'name'])->map(fn (Study $one) => ['id' => $one->id, 'name' => $one->name, 'planned' => $one->result() !== null]),
             'runDefaults' => fn () => $this->runDefaults($run),
             'forecastNames' => fn () => DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast'),
+            'draft' => fn () => $this->draft($user),
             'counts' => fn () => $this->counts($run, (string) $request->session()->get('site', '')),
         ];
+    }
+
+    /** @return array{lines: int, version: int, others: list<string>} the person's draft, and who else has one */
+    private function draft(User $user): array
+    {
+        $own = Draft::of($user);
+        $others = Draft::query()->with('user')->where('user_id', '<>', $user->id)->get()->filter(fn (Draft $draft) => $draft->lines !== [])->map(fn (Draft $draft) => (string) $draft->user?->name)->sort();
+
+        return ['lines' => count($own->lines ?? []), 'version' => $own->version ?? 0, 'others' => array_values($others->all())];
     }
 
     /** @return array<string, mixed> what the run panel starts from: the last run, else the installation's defaults */

@@ -10,6 +10,7 @@ use Yposta\Core\Options;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Planner;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
@@ -26,7 +27,7 @@ final class Trial
 
     private Facts $facts;
 
-    /** @throws QuantityOutOfRange */
+    /** @throws QuantityOutOfRange|LoopFound */
     public function __construct(private Network $network, private readonly Options $options)
     {
         $this->plan = (new Planner)->plan($network, $options);

@@ -542,3 +542,210 @@ export interface ThreadStep {
     days: number;
     late: boolean;
 }
+
+/** A total with and without a draft, as text; worse and better as a planner sees it. */
+export interface DraftFigure {
+    name: string;
+    label: string;
+    before: string;
+    after: string;
+    change: string;
+    worse: boolean;
+    better: boolean;
+}
+
+/** A line of a draft: what it says, what it does on top of the lines above it, and why it does not fit any more. */
+export interface DraftLine {
+    id: number;
+    kind: string;
+    sentence: string;
+    parts: string[];
+    figures: DraftFigure[];
+    notes: string[];
+    trouble: string | null;
+    moved: boolean;
+    may: boolean;
+}
+
+/** A sales line or an open order that arrives on another day than before; ISO dates. */
+export interface SlipRow {
+    kind: string;
+    reference: string;
+    label: string;
+    item: string;
+    name: string;
+    customer: string;
+    qty: string;
+    unit: string;
+    due: string;
+    before: string | null;
+    after: string | null;
+    days: number;
+    hurts: boolean;
+    helps: boolean;
+    href: string | null;
+}
+
+/** A draft as its tray shows it. */
+export interface DraftState {
+    version: number;
+    lines: DraftLine[];
+    figures: DraftFigure[];
+    slips: SlipRow[];
+    canUndo: boolean;
+    canRedo: boolean;
+    troubles: number;
+}
+
+/** What a draft makes of something that stands in a list, by its reference; null where it stays. */
+export interface DraftMark {
+    reference: string;
+    due: string | null;
+    qty: string | null;
+    text: string;
+}
+
+/** A need of the window and how it is covered. Quantities are decimals as text, dates are ISO dates. */
+export interface ShortageRow {
+    identity: string;
+    state: string;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    qty: string;
+    short: string;
+    consumer: Link;
+    date: string;
+    orderBy: string | null;
+    daysPast: number;
+    expected: string | null;
+    lateDays: number;
+    strip: Strip;
+    hits: string[];
+    served: string;
+    reference: string;
+    accepted: string | null;
+}
+
+/** One way out of a shortage and what it does; changes are the JSON of what would be drafted. */
+export interface RemedyRow {
+    kind: string;
+    title: string;
+    note: string;
+    solves: boolean;
+    expected: string | null;
+    figures: DraftFigure[];
+    hurt: string[];
+    changes: string;
+    letter: string;
+}
+
+/** A need in the structure below what was asked for. Quantities are decimals as text, dates are ISO dates. */
+export interface AvailabilityRow {
+    id: number;
+    parent: number;
+    depth: number;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    way: string;
+    required: string;
+    onHand: string;
+    incoming: string;
+    short: string;
+    strip: Strip;
+    date: string;
+    expected: string | null;
+    lateDays: number;
+    lead: number;
+    decides: boolean;
+    again: boolean;
+    hasMore: boolean;
+}
+
+/** When what was asked for is complete, and through what. */
+export interface AvailabilityAnswer {
+    label: string;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    qty: string;
+    wanted: string;
+    complete: string | null;
+    inTime: boolean;
+    fromStock: boolean;
+    decidedBy: string;
+    rows: AvailabilityRow[];
+    more: number;
+    slips: SlipRow[];
+    figures: DraftFigure[];
+    changes: string;
+}
+
+/** What a bought part is needed for over all levels against what there is. Quantities are decimals as text. */
+export interface GrossRow {
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    qty: string;
+    stock: string;
+    incoming: string;
+    missing: string;
+}
+
+/** Supply that is held for a demand; ISO dates. */
+export interface HeldRow {
+    demand: string;
+    supply: string;
+    consumer: Link;
+    from: string;
+    item: string;
+    name: string;
+    unit: string;
+    qty: string;
+    due: string | null;
+    arrives: string | null;
+}
+
+/** An open order or sales line with how far what it needs is held for it. */
+export interface HeldOrder {
+    reference: string;
+    subject: Link;
+    item: string;
+    name: string;
+    due: string;
+    status: string;
+    needs: number;
+    complete: number;
+    wanted: string;
+    kept: string;
+    available: boolean;
+}
+
+/** Material that someone misses on an order until a day; ISO date. */
+export interface MissingRow {
+    id: number;
+    order: string;
+    line: string;
+    item: string;
+    name: string;
+    until: string;
+    note: string;
+    by: string;
+    at: string;
+}
+
+/** An entry of the journal; what was committed can be undone as a whole. */
+export interface JournalRow {
+    id: number;
+    at: string;
+    by: string;
+    sentence: string;
+    parts: string[];
+    commit: number | null;
+    undone: boolean;
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\User;
+use App\Planning\ChangeRights;
+use App\Planning\ChangeWriter;
+use App\Planning\NetworkReader;
+use App\Planning\Read\SayChange;
+use App\Planning\Touched;
+use App\Support\Journal;
+use App\Support\OrderNumbers;
+use App\Support\Settings;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Study\SplitOrder;
+
+/** Writes a list of changes into the live data, all or none, with what takes them back. Call within a transaction. */
+final readonly class CommitChanges
+{
+    public function __construct(private NetworkReader $reader, private ChangeWriter $writer)
+    {
+    }
+
+    /**
+     * @param  array<int, list<Change>>  $lines
+     * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see Touched}; lines without are not compared
+     * @return array{commit: int, sentences: list<string>, orders: list<string>} what was written, and the codes of new orders
+     *
+     * @throws Refused when a line does not fit, was overtaken or is not the person's to write; `lines` says which
+     */
+    public function __invoke(array $lines, array $seen, User $by): array
+    {
+        $before = $this->reader->read();
+        $this->check($lines, $seen, $before, $by);
+        [$changes, $orders] = $this->numbered($lines);
+        $list = new Changes($changes);
+        $after = $list->apply($before);
+        $inverse = $list->inverse($before);
+        $say = new SayChange(Day::parse(Settings::planDate()));
+        $sentences = array_map(fn (Change $change) => $say->sentence(ChangeCodec::encode($change)), $changes);
+        $this->writer->write($before, $after, $by);
+        $written = $this->reader->read();
+        $commit = (int) DB::table('commits')->insertGetId([
+            'user_id' => $by->id, 'sentences' => json_encode($sentences, JSON_THROW_ON_ERROR), 'changes' => $this->json($changes), 'inverse' => $this->json($inverse),
+            'touched' => json_encode(Touched::by([...$changes, ...$inverse], $written), JSON_THROW_ON_ERROR), 'created_at' => now(),
+        ]);
+        Journal::write('commit', count($sentences) === 1 ? $sentences[0] : count($sentences).' changes: '.implode('; ', $sentences), $by, null, ['commit' => $commit]);
+
+        return ['commit' => $commit, 'sentences' => $sentences, 'orders' => $orders];
+    }
+
+    /**
+     * @param  array<int, list<Change>>  $lines
+     * @param  array<int, array<string, string>>  $seen
+     */
+    private function check(array $lines, array $seen, Network $network, User $by): void
+    {
+        $troubles = [];
+        foreach ($lines as $place => $changes) {
+            $moved = Touched::moved($seen[$place] ?? [], $network);
+            if ($moved !== []) {
+                $troubles[$place] = implode(', ', array_map(fn (string $name) => substr($name, strpos($name, ':') + 1), $moved)).' has been changed meanwhile';
+
+                continue;
+            }
+            try {
+                foreach ($changes as $change) {
+                    if (! ChangeRights::may($by, $change, $network)) {
+                        $troubles[$place] = 'this is not yours to write';
+                        break;
+                    }
+                    $network = $change->apply($network);
+                }
+            } catch (DoesNotFit $trouble) {
+                $troubles[$place] = $trouble->getMessage();
+            }
+        }
+        if ($troubles !== []) {
+            throw new Refused(ucfirst(array_values($troubles)[0]).'. Nothing was written.', 'fit', ['lines' => $troubles]);
+        }
+    }
+
+    /**
+     * The changes with the codes that new orders get.
+     *
+     * @param  array<int, list<Change>>  $lines
+     * @return array{list<Change>, list<string>}
+     */
+    private function numbered(array $lines): array
+    {
+        $changes = array_merge(...array_values($lines));
+        $network = null;
+        $codes = [];
+        foreach ($changes as $change) {
+            if ($change instanceof PutOrder && str_starts_with($change->order, 'new:')) {
+                $codes[$change->order] = OrderNumbers::next($change->kind);
+            } elseif ($change instanceof SplitOrder && str_starts_with($change->rest, 'new:')) {
+                $network ??= $this->reader->read();
+                $codes[$change->rest] = OrderNumbers::next($network->orders[$change->order]->kind->value ?? 'make');
+            }
+        }
+
+        return [array_map(fn (Change $change) => ChangeCodec::decode($this->renamed(ChangeCodec::encode($change), $codes)), $changes), array_values($codes)];
+    }
+
+    /**
+     * @param  array<mixed>  $fields
+     * @param  array<string, string>  $codes
+     * @return array<mixed>
+     */
+    private function renamed(array $fields, array $codes): array
+    {
+        foreach ($fields as $name => $value) {
+            $fields[$name] = match (true) {
+                is_array($value) => $this->renamed($value, $codes),
+                is_string($value) && str_contains($value, 'new:') => preg_replace_callback('#^((?:order|out|part):)?(new:\d+)(/.*)?$#', fn (array $part) => $part[1].($codes[$part[2]] ?? $part[2]).($part[3] ?? ''), $value),
+                default => $value,
+            };
+        }
+
+        return $fields;
+    }
+
+    /** @param  list<Change>  $changes */
+    private function json(array $changes): string
+    {
+        return json_encode(array_map(ChangeCodec::encode(...), $changes), JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\User;
+use App\Planning\ChangeRights;
+use App\Planning\ChangeWriter;
+use App\Planning\NetworkReader;
+use App\Planning\Touched;
+use App\Support\Idempotency;
+use App\Support\Journal;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\DoesNotFit;
+
+/** Takes back what was committed, as a whole, as long as nothing of it has moved on since. */
+final readonly class UndoCommit
+{
+    public function __construct(private NetworkReader $reader, private ChangeWriter $writer)
+    {
+    }
+
+    /**
+     * @return array<string, mixed> `message`
+     *
+     * @throws Refused when it was undone already, or an order was started, sent or changed since
+     */
+    public function __invoke(int $id, string $key, User $by): array
+    {
+        return Idempotency::once($key, 'undo', $by, function () use ($id, $by): array {
+            $commit = DB::table('commits')->where('id', $id)->lockForUpdate()->first() ?? throw new Refused('There is no such commit. Nothing was changed.');
+            if ($commit->undone_at !== null) {
+                throw new Refused('This was undone already. Nothing was changed.', 'undone');
+            }
+            $before = $this->reader->read();
+            $moved = Touched::moved((array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR), $before);
+            if ($moved !== []) {
+                $names = implode(', ', array_map(fn (string $name) => substr($name, strpos($name, ':') + 1), $moved));
+                throw new Refused("{$names} was started, sent or changed since. It can only be undone as a whole, so nothing was changed.", 'moved');
+            }
+            $inverse = array_map(ChangeCodec::decode(...), array_values((array) json_decode($commit->inverse, true, 512, JSON_THROW_ON_ERROR)));
+            $network = $before;
+            try {
+                foreach ($inverse as $change) {
+                    if (! ChangeRights::may($by, $change, $network)) {
+                        throw new Refused('Part of this is not yours to write. Nothing was changed.', 'forbidden');
+                    }
+                    $network = $change->apply($network);
+                }
+            } catch (DoesNotFit $trouble) {
+                throw new Refused(ucfirst($trouble->getMessage()).'. It can only be undone as a whole, so nothing was changed.', 'fit');
+            }
+            $this->writer->write($before, $network, $by);
+            DB::table('commits')->where('id', $id)->update(['undone_at' => now(), 'undone_by' => $by->id]);
+            $sentences = (array) json_decode($commit->sentences, true, 512, JSON_THROW_ON_ERROR);
+            Journal::write('undo', 'Undone: '.implode('; ', array_map(strval(...), $sentences)), $by, null, ['commit' => $id]);
+
+            return ['message' => count($sentences) === 1 ? 'Undone.' : count($sentences).' changes undone.'];
+        });
+    }
+}

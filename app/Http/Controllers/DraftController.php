@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\CommitDraft;
+use App\Actions\EditDraft;
+use App\Actions\SaveStudy;
+use App\Actions\StartRun;
+use App\Models\Draft;
+use App\Planning\Trials\Tray;
+use App\Support\Roles;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** A person's draft: what is tried before anything is written. */
+final class DraftController extends Controller
+{
+    public function show(Request $request, Tray $tray): JsonResponse
+    {
+        return $this->state($request, $tray, Draft::of($this->user($request)));
+    }
+
+    public function store(Request $request, EditDraft $edit, Tray $tray): JsonResponse
+    {
+        $this->may($request);
+        $given = $request->validate(['changes' => 'required|array|min:1|max:60', 'changes.*' => 'array', 'title' => 'nullable|string|max:190']);
+
+        return $this->state($request, $tray, $edit->add($this->user($request), array_values($given['changes']), $given['title'] ?? null));
+    }
+
+    public function drop(Request $request, EditDraft $edit, Tray $tray, int $id): JsonResponse
+    {
+        return $this->state($request, $tray, $edit->drop($this->user($request), $id));
+    }
+
+    /** Takes a line over that someone else's change has overtaken. */
+    public function accept(Request $request, EditDraft $edit, Tray $tray, int $id): JsonResponse
+    {
+        return $this->state($request, $tray, $edit->accept($this->user($request), $id));
+    }
+
+    public function discard(Request $request, EditDraft $edit, Tray $tray): JsonResponse
+    {
+        return $this->state($request, $tray, $edit->discard($this->user($request)));
+    }
+
+    public function step(Request $request, EditDraft $edit, Tray $tray): JsonResponse
+    {
+        $back = $request->validate(['back' => 'required|boolean'])['back'];
+
+        return $this->state($request, $tray, $edit->step($this->user($request), (bool) $back));
+    }
+
+    public function commit(Request $request, CommitDraft $commit): JsonResponse
+    {
+        $given = $request->validate(['version' => 'required|integer', 'key' => 'required|string|min:16|max:64']);
+
+        return response()->json($commit((int) $given['version'], $given['key'], $this->user($request)));
+    }
+
+    /** Keeps the draft as a study and plans that; the draft stays. */
+    public function keep(Request $request, SaveStudy $save, StartRun $start): JsonResponse
+    {
+        $this->may($request);
+        $name = $request->validate(['name' => 'required|string|max:80'])['name'];
+        $user = $this->user($request);
+        $changes = array_merge(...array_column(Draft::of($user)->lines ?? [], 'changes'));
+        $study = $save(null, SaveStudy::freeName($name), [], $changes, 0, $user);
+
+        return response()->json(['study' => $study->id, 'name' => $study->name, 'run' => $start($study->parameters, $user, $study)->id]);
+    }
+
+    private function state(Request $request, Tray $tray, ?Draft $draft): JsonResponse
+    {
+        return response()->json(['state' => $tray->of($draft, $this->user($request)), 'marks' => $tray->marks($draft)]);
+    }
+
+    private function may(Request $request): void
+    {
+        abort_unless($this->user($request)->can(Roles::STUDY), 403);
+    }
+}

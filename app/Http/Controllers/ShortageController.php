@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\AcceptShortage;
+use App\Actions\EditDraft;
+use App\Actions\Refused;
+use App\Models\Draft;
+use App\Models\Run;
+use App\Planning\SavedViews;
+use App\Planning\Trials\Desk;
+use App\Planning\Trials\RemedyView;
+use App\Planning\Trials\ResolveAll;
+use App\Planning\Trials\ShortageView;
+use App\Support\Settings;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Trial\Trial;
+
+/** What will not be covered in time, and what could be done about it. All of it is planned with the person's draft. */
+final class ShortageController extends Controller
+{
+    public function index(Request $request): Response
+    {
+        $filter = [
+            'days' => (string) min(120, max(0, (int) $request->query('days', '14'))), 'by' => in_array($request->query('by'), ['order', 'customer'], true) ? (string) $request->query('by') : 'component',
+            'state' => in_array($request->query('state'), ['waiting', 'passed', 'order_now', 'covered'], true) ? (string) $request->query('state') : '',
+            'unsent' => $request->query('unsent') === '0' ? '0' : '1', 'q' => $request->string('q')->limit(60, '')->toString(),
+        ];
+
+        return Inertia::render('Shortages', ['filter' => $filter, 'planned' => Run::live() !== null, 'open' => $request->string('open')->toString(), 'views' => SavedViews::of($this->user($request), 'shortages')]);
+    }
+
+    public function rows(Request $request, Desk $desk): JsonResponse
+    {
+        $days = min(120, max(0, $request->integer('days', 14)));
+
+        return response()->json($desk->drafted($this->lines($request), fn (Trial $trial) => ShortageView::of($trial, $days, $request->query('unsent') !== '0', $this->site($request), $request->query('state') === 'covered')));
+    }
+
+    /** The remedies of a shortage, one line of JSON for each, as they are found. */
+    public function remedies(Request $request, Desk $desk): StreamedResponse
+    {
+        $given = $request->validate(['identity' => 'required|string|max:190', 'item' => 'required|string|max:190']);
+        $lines = $this->lines($request);
+
+        return response()->stream(function () use ($desk, $lines, $given): void {
+            try {
+                $desk->drafted($lines, function (Trial $trial) use ($given): void {
+                    foreach ((new RemedyView($trial, Day::parse(Settings::planDate())))->of($given['identity'], $given['item']) as $found) {
+                        echo json_encode($found, JSON_THROW_ON_ERROR), "\n";
+                        ob_get_level() > 0 && ob_flush();
+                        flush();
+                    }
+                });
+            } catch (Refused $refused) {
+                echo json_encode(['trouble' => $refused->getMessage()], JSON_THROW_ON_ERROR), "\n";
+            }
+        }, 200, ['Content-Type' => 'application/x-ndjson', 'X-Accel-Buffering' => 'no']);
+    }
+
+    public function accept(Request $request, AcceptShortage $accept): JsonResponse
+    {
+        $given = $request->validate(['identity' => 'required|string|max:190', 'reason' => 'present|nullable|string|max:190']);
+        $accept($given['identity'], (string) $given['reason'], $this->user($request));
+
+        return response()->json(['accepted' => $given['reason']]);
+    }
+
+    /** A set of remedies for a whole list, the best for each in turn. */
+    public function resolve(Request $request, Desk $desk, ResolveAll $resolve): JsonResponse
+    {
+        $given = $request->validate(['needs' => 'required|array|min:1|max:200', 'needs.*.identity' => 'required|string|max:190', 'needs.*.item' => 'required|string|max:190']);
+
+        return response()->json(['proposals' => $desk->drafted($this->lines($request), fn (Trial $trial) => $resolve($trial, $given['needs']))]);
+    }
+
+    /** @return array<int, list<\Yposta\Core\Study\Change>> */
+    private function lines(Request $request): array
+    {
+        return EditDraft::changes(Draft::of($this->user($request))->lines ?? []);
+    }
+}

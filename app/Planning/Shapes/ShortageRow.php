@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Shapes;
+
+/** A need of the window and how it is covered. Quantities are decimals as text, dates are ISO dates. */
+final readonly class ShortageRow
+{
+    /**
+     * @param  list<string>  $hits
+     */
+    public function __construct(
+        public string $identity,
+        public string $state,
+        public string $item,
+        public string $name,
+        public string $site,
+        public string $unit,
+        public string $qty,
+        public string $short,
+        public Link $consumer,
+        public string $date,
+        public ?string $orderBy,
+        public int $daysPast,
+        public ?string $expected,
+        public int $lateDays,
+        public Strip $strip,
+        public array $hits,
+        public string $served,
+        public string $reference,
+        public ?string $accepted,
+    ) {
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Trials;
+
+use App\Actions\Refused;
+use App\Models\Run;
+use App\Planning\NetworkReader;
+use App\Planning\RunParameters;
+use App\Support\Journal;
+use App\Support\Settings;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Options;
+use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Structure\LoopFound;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Trial\Trial;
+
+/**
+ * Where changes are tried: the live data planned with the live plan's parameters, kept as long as the process lives and brought up to
+ * date when the data have moved.
+ */
+final class Desk
+{
+    private ?Trial $trial = null;
+
+    private ?Options $options = null;
+
+    private string $stamp = '';
+
+    public function __construct(private readonly NetworkReader $reader)
+    {
+    }
+
+    /** @throws Refused when there is no plan yet, or the data cannot be planned */
+    public function live(): Trial
+    {
+        $run = Run::live() ?? throw new Refused('There is no plan yet. Run one first; there is nothing to try changes on.', 'no plan');
+        $stamp = Journal::newest().':'.$run->id.':'.Settings::planDate();
+        if ($this->trial === null || $stamp !== $this->stamp) {
+            $options = RunParameters::options([...$run->parameters, 'planDate' => Settings::planDate(), ...$this->horizon($run)]);
+            $network = DB::transaction(fn () => $this->reader->read());
+            gc_disable(); // a plan is one large web of objects that live on
+            try {
+                if ($this->trial === null || $options != $this->options) {
+                    $this->trial = null;
+                    $this->trial = new Trial($network, $options);
+                } else {
+                    $this->trial->settle($network);
+                }
+            } catch (LoopFound|QuantityOutOfRange|DoesNotFit $trouble) {
+                $this->trial = null;
+                throw new Refused(ucfirst($trouble->getMessage()).'. Nothing can be tried until that is mended.', 'data');
+            }
+            [$this->stamp, $this->options] = [$stamp, $options];
+        }
+
+        return $this->trial;
+    }
+
+    /**
+     * Does something on top of a draft's lines, as far as they fit.
+     *
+     * @template T
+     *
+     * @param  array<int, list<Change>>  $lines
+     * @param  callable(Trial): T  $do
+     * @return T
+     */
+    public function drafted(array $lines, callable $do): mixed
+    {
+        $trial = $this->live();
+        $ground = $network = $trial->network();
+        foreach ($lines as $changes) {
+            try {
+                $network = (new Changes($changes))->apply($network);
+            } catch (DoesNotFit) {
+                continue; // the tray says so
+            }
+        }
+        try {
+            $network === $ground || $trial->settle($network);
+
+            return $do($trial);
+        } catch (DoesNotFit $trouble) {
+            throw new Refused(ucfirst($trouble->getMessage()).'. Nothing was changed.', 'fit');
+        } finally {
+            $network === $ground || $trial->settle($ground);
+        }
+    }
+
+    /** @return array<string, string> the plan's horizon, when it is not over */
+    private function horizon(Run $run): array
+    {
+        $end = substr($run->horizon_end, 0, 10);
+
+        return ['horizonEnd' => max($end, Settings::planDate())];
+    }
+}

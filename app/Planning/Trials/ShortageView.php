@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Trials;
+
+use App\Planning\Shapes\ShortageRow;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\DemandKind;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Shortage\Need;
+use Yposta\Core\Shortage\NeedState;
+use Yposta\Core\Shortage\Shortages;
+use Yposta\Core\Trial\Trial;
+
+/** The needs of a window as rows. Those that are covered are only counted. */
+final readonly class ShortageView
+{
+    /** Rows of a list; what is beyond is counted. */
+    public const MOST = 600;
+
+    /**
+     * @param  int  $days  calendar days from the plan date
+     * @return array{rows: list<ShortageRow>, counts: array<string, int>, components: int, orders: int, until: string}
+     */
+    public static function of(Trial $trial, int $days, bool $countUnsent, string $site, bool $covered): array
+    {
+        return $trial->with([], function (Plan $plan) use ($trial, $days, $countUnsent, $site, $covered): array {
+            $present = new Present($trial->network(), $plan->options->planDate);
+            $until = $plan->options->planDate + $days;
+            $accepted = DB::table('accepted_shortages')->pluck('reason', 'identity')->all();
+            $counts = array_fill_keys(array_map(fn (NeedState $state) => $state->value, NeedState::cases()), 0);
+            $rows = $items = $orders = [];
+            foreach ((new Shortages($plan, $countUnsent))->until($until) as $need) {
+                if ($site !== '' && $need->point->site->code !== $site) {
+                    continue;
+                }
+                $counts[$need->state->value]++;
+                if ($need->state !== NeedState::Covered) {
+                    $items[$need->point->item->code] = true;
+                    $need->demand->for === null || $orders[spl_object_id($need->demand->for)] = true;
+                }
+                if (($covered || $need->state !== NeedState::Covered) && count($rows) < self::MOST) {
+                    $rows[] = self::row($present, $plan, $need, $accepted[$need->identity()] ?? null);
+                }
+            }
+
+            return ['rows' => $rows, 'counts' => $counts, 'components' => count($items), 'orders' => count($orders), 'until' => $present->dates->iso($until)];
+        });
+    }
+
+    private static function row(Present $present, Plan $plan, Need $need, ?string $accepted): ShortageRow
+    {
+        $item = $need->point->item;
+        $demand = $need->demand;
+
+        return new ShortageRow(
+            $need->identity(), $need->state->value, $item->code, $item->name, $need->point->site->code, $item->unit, Quantity::format($demand->qty), Quantity::format($need->short),
+            $present->consumer($plan, $demand), $present->dates->iso((int) $demand->date), $present->dates->isoOrNull($need->orderBy), $need->orderBy === null ? 0 : max(0, $plan->options->planDate - $need->orderBy),
+            $present->dates->isoOrNull($demand->expected), $demand->lateDays(), $present->strip($need->cover, $item->unit), self::hits($need->ends), self::served($present, $need), $demand->reference(), $accepted,
+        );
+    }
+
+    /**
+     * Customers first, each once.
+     *
+     * @param  list<Demand>  $ends
+     * @return list<string>
+     */
+    private static function hits(array $ends): array
+    {
+        $names = [];
+        foreach ($ends as $end) {
+            $end->kind === DemandKind::Sales && $names[$end->customer] = true;
+        }
+        if ($names === []) {
+            foreach ($ends as $end) {
+                $names[(string) trans($end->kind === DemandKind::Forecast ? 'forecast' : 'stock')] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($names));
+    }
+
+    /** "10 pcs from stock; P-3308 from Fennick Circuits brings 13 pcs on Tue 10 Mar". */
+    private static function served(Present $present, Need $need): string
+    {
+        $said = [];
+        foreach ($need->pegs as $peg) {
+            $qty = $present->quantity($peg->qty, $need->point->item->code);
+            $said[] = $peg->supply->kind->value === 'stock'
+                ? (string) trans(':qty from stock', ['qty' => $qty])
+                : (string) trans(':supply brings :qty on :day', ['supply' => $present->supply($peg->supply), 'qty' => $qty, 'day' => $present->day($peg->supply->available)]);
+        }
+        $need->demand->uncovered > 0 && $said[] = (string) trans(':qty covered by nothing', ['qty' => $present->quantity($need->demand->uncovered, $need->point->item->code)]);
+
+        return implode('; ', $said);
+    }
+}

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Draft;
+use App\Models\Order;
+use App\Models\OrderLine;
+use App\Models\Study;
+use App\Planning\NetworkReader;
+use Illuminate\Support\Facades\DB;
+use Tests\Demo;
+
+beforeEach(function () {
+    Demo::planned();
+    $this->planner = Demo::user('planner');
+    $this->actingAs($this->planner);
+    $this->draft = fn (array ...$changes) => $this->postJson('/draft/lines', ['changes' => $changes]);
+    $this->commit = fn (string $key = 'commit-key-0000000001') => $this->postJson('/draft/commit', ['version' => Draft::of($this->planner)->version, 'key' => $key]);
+    $this->data = fn () => serialize(app(NetworkReader::class)->read());
+});
+
+it('tries a purchase a week earlier without writing anything, and tells what it does', function () {
+    $before = ($this->data)();
+    $state = ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03'])->assertOk()->json('state');
+    $figures = array_column($state['figures'], null, 'name');
+
+    expect($figures['lateLines'])->toMatchArray(['before' => '8', 'after' => '5', 'better' => true])
+        ->and($state['lines'][0]['sentence'])->toBe('P-3308 to Tue 3 Mar')->and($state['lines'][0]['may'])->toBeTrue()->and($state['lines'][0]['trouble'])->toBeNull()
+        ->and(array_column($state['slips'], 'label'))->toContain('SO-7719/1')
+        ->and(($this->data)())->toBe($before);
+});
+
+it('tells the effect of each line on top of those above, and of all together', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+    $state = ($this->draft)(['change' => 'move_order', 'order' => 'P-3311', 'due' => '2026-03-06'])->json('state');
+    $late = fn (array $figures) => (int) str_replace("\u{2212}", '-', array_column($figures, 'change', 'name')['lateLines'] ?? '0');
+
+    expect($late($state['lines'][0]['figures']))->toBe(-3)->and($late($state['lines'][1]['figures']))->toBe(-1)->and($late($state['figures']))->toBe(-4);
+});
+
+it('drops lines in any order, and undoes and redoes', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+    ($this->draft)(['change' => 'pin_order', 'order' => 'P-3311', 'pinned' => true]);
+    $count = fn ($answer) => count($answer->json('state.lines'));
+
+    expect($count($this->deleteJson('/draft/lines/1')))->toBe(1)
+        ->and($count($this->postJson('/draft/step', ['back' => true])))->toBe(2)
+        ->and($count($this->postJson('/draft/step', ['back' => true])))->toBe(1)
+        ->and($count($this->postJson('/draft/step', ['back' => false])))->toBe(2)
+        ->and($count($this->deleteJson('/draft')))->toBe(0)
+        ->and($count($this->postJson('/draft/step', ['back' => true])))->toBe(2);
+});
+
+it('refuses what does not fit, and says why', function (array $change, string $why) {
+    ($this->draft)($change)->assertStatus(422)->assertJsonPath('message', $why);
+
+    expect(Draft::of($this->planner)?->lines ?? [])->toBe([]);
+})->with([
+    'an order that is not there' => [['change' => 'cancel_order', 'order' => 'P-9999'], 'There is no open order P-9999. The draft is as it was.'],
+    'a kind of change nobody knows' => [['change' => 'wish'], 'This kind of change is not known. The draft is as it was.'],
+    'a quantity that was received already' => [['change' => 'resize_order', 'order' => 'P-3305', 'qty' => '10'], 'Order P-3305 has received 20 already. The draft is as it was.'],
+    'stock held twice' => [['change' => 'hold_supply', 'demand' => 'sales:SO-7719/1', 'supply' => 'stock:GAS-14@OSK', 'qty' => '100000'], 'Only 74 of stock:GAS-14@OSK is free to be held. The draft is as it was.'],
+]);
+
+it('commits all of it in one step, under new codes, and tells the journal', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+    ($this->draft)(
+        ['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15', 'due' => '2026-03-06', 'supplier' => 'BRANTLOW'],
+        ['change' => 'hold_supply', 'demand' => 'part:M-1051/10', 'supply' => 'order:new:1', 'qty' => '3'],
+    );
+    $answer = ($this->commit)()->assertOk();
+    $code = $answer->json('orders.0');
+
+    expect(OrderLine::query()->where('code', 'P-3308')->value('due'))->toStartWith('2026-03-03')
+        ->and(Order::query()->where('code', $code)->value('supplier_code'))->toBe('BRANTLOW')
+        ->and(DB::table('allocations')->where('supply', "order:{$code}")->value('demand'))->toBe('part:M-1051/10')
+        ->and(Draft::of($this->planner)->lines)->toBe([])
+        ->and(DB::table('activity_log')->where('event', 'commit')->value('description'))->toContain('P-3308 to Tue 3 Mar')->toContain('BRANTLOW');
+});
+
+it('writes once when the button is pressed twice', function () {
+    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15', 'due' => '2026-03-06', 'supplier' => 'BRANTLOW']);
+    $version = Draft::of($this->planner)->version;
+    $orders = Order::query()->count();
+    $first = $this->postJson('/draft/commit', ['version' => $version, 'key' => 'commit-key-0000000001'])->json();
+
+    expect($this->postJson('/draft/commit', ['version' => $version, 'key' => 'commit-key-0000000001'])->json())->toBe($first)->and(Order::query()->count())->toBe($orders + 1);
+});
+
+it('says which lines no longer fit when the data moved underneath, and writes nothing', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3311', 'due' => '2026-03-06']);
+    OrderLine::query()->where('code', 'P-3308')->update(['due' => '2026-03-12']);
+    app()->forgetScopedInstances();
+    $before = ($this->data)();
+
+    ($this->commit)()->assertStatus(422)->assertJsonPath('message', 'P-3308 has been changed meanwhile. Nothing was written.')->assertJsonPath('details.lines.0', 'P-3308 has been changed meanwhile');
+    expect(($this->data)())->toBe($before)
+        ->and($this->getJson('/draft')->json('state.lines.0.moved'))->toBeTrue()->and($this->getJson('/draft')->json('state.lines.1.moved'))->toBeFalse();
+    $this->postJson('/draft/lines/1/accept')->assertJsonPath('state.lines.0.moved', false);
+    ($this->commit)('commit-key-0000000002')->assertOk();
+});
+
+it('undoes a commit as a whole from the journal', function () {
+    $before = ($this->data)();
+    ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
+    ($this->draft)(['change' => 'hold_supply', 'demand' => 'sales:SO-7705/1', 'supply' => 'stock:WS-200@LIN', 'qty' => '3']);
+    ($this->draft)(['change' => 'change_stock', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '50']);
+    $commit = ($this->commit)()->json('commit');
+    expect(($this->data)())->not->toBe($before);
+
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk()->assertJsonPath('message', '3 changes undone.');
+    expect(($this->data)())->toBe($before);
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000002'])->assertStatus(422)->assertJsonPath('reason', 'undone');
+});
+
+it('does not undo what was sent, started or changed since', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
+    ($this->draft)(['change' => 'pin_order', 'order' => 'P-3311', 'pinned' => true]);
+    $commit = ($this->commit)()->json('commit');
+    Order::query()->where('code', 'M-1047')->update(['status' => 'released']);
+    $before = ($this->data)();
+
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertStatus(422)->assertJsonPath('reason', 'moved');
+    expect(($this->data)())->toBe($before);
+});
+
+it('keeps the draft as a study', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+    $answer = $this->postJson('/draft/keep', ['name' => 'Earlier boards'])->assertOk();
+
+    expect(Study::query()->findOrFail($answer->json('study'))->changes)->toHaveCount(1)->and(Draft::of($this->planner)->lines)->toHaveCount(1);
+});
+
+it('lets nobody write what is not theirs', function () {
+    $this->actingAs(Demo::user('buyer'));
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']]])->assertOk()->assertJsonPath('state.lines.0.may', false);
+    $this->postJson('/draft/commit', ['version' => Draft::of(Demo::user('buyer'))->version, 'key' => 'commit-key-0000000001'])->assertStatus(422)->assertJsonPath('message', 'This is not yours to write. Nothing was written.');
+    $this->actingAs(Demo::user('viewer'));
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']]])->assertForbidden();
+
+    expect(OrderLine::query()->where('code', 'M-1047')->value('due'))->toStartWith('2026-03-13');
+});
+
+it('shows others that there is a draft, and each their own', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+    $this->actingAs(Demo::user('buyer'));
+
+    $this->get('/orders')->assertInertia(fn ($page) => $page->where('draft.lines', 0)->where('draft.others', [$this->planner->name]));
+});
