@@ -83,6 +83,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/draft/keep', [DraftController::class, 'keep']);
 
     Route::get('/availability', [AvailabilityController::class, 'index']);
+    Route::get('/availability/subjects', [AvailabilityController::class, 'subjects']);
     Route::get('/availability/answer', [AvailabilityController::class, 'answer']);
     Route::get('/availability/earliest', [AvailabilityController::class, 'earliest']);
     Route::get('/availability/possible', [AvailabilityController::class, 'possible']);
@@ -95,6 +96,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/reservations/hold-for', [ReservationController::class, 'holdFor']);
 
     Route::post('/missing', [MissingController::class, 'store']);
+    Route::post('/missing/{id}/draft', [MissingController::class, 'draft'])->whereNumber('id');
     Route::post('/missing/{id}/deal', [MissingController::class, 'deal'])->whereNumber('id');
 
     Route::get('/journal', [JournalController::class, 'index']);

@@ -8,6 +8,7 @@ use App\Models\User;
 use App\Planning\ChangeRights;
 use App\Planning\ChangeWriter;
 use App\Planning\NetworkReader;
+use App\Planning\NewCodes;
 use App\Planning\Read\SayChange;
 use App\Planning\Touched;
 use App\Support\Journal;
@@ -21,7 +22,6 @@ use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\PutOrder;
-use Yposta\Core\Study\SplitOrder;
 
 /** Writes a list of changes into the live data, all or none, with what takes them back. Call within a transaction. */
 final readonly class CommitChanges
@@ -41,7 +41,7 @@ final readonly class CommitChanges
     {
         $before = $this->reader->read();
         $this->check($lines, $seen, $before, $by);
-        [$changes, $orders] = $this->numbered($lines);
+        [$changes, $orders] = $this->numbered($lines, $before);
         $list = new Changes($changes);
         $after = $list->apply($before);
         $inverse = $list->inverse($before);
@@ -95,39 +95,15 @@ final readonly class CommitChanges
      * @param  array<int, list<Change>>  $lines
      * @return array{list<Change>, list<string>}
      */
-    private function numbered(array $lines): array
+    private function numbered(array $lines, Network $network): array
     {
         $changes = array_merge(...array_values($lines));
-        $network = null;
         $codes = [];
-        foreach ($changes as $change) {
-            if ($change instanceof PutOrder && str_starts_with($change->order, 'new:')) {
-                $codes[$change->order] = OrderNumbers::next($change->kind);
-            } elseif ($change instanceof SplitOrder && str_starts_with($change->rest, 'new:')) {
-                $network ??= $this->reader->read();
-                $codes[$change->rest] = OrderNumbers::next($network->orders[$change->order]->kind->value ?? 'make');
-            }
+        foreach (NewCodes::made($changes) as $code => $maker) {
+            $codes[$code] = OrderNumbers::next($maker instanceof PutOrder ? $maker->kind : ($network->orders[$maker->order]->kind->value ?? 'make'));
         }
 
-        return [array_map(fn (Change $change) => ChangeCodec::decode($this->renamed(ChangeCodec::encode($change), $codes)), $changes), array_values($codes)];
-    }
-
-    /**
-     * @param  array<mixed>  $fields
-     * @param  array<string, string>  $codes
-     * @return array<mixed>
-     */
-    private function renamed(array $fields, array $codes): array
-    {
-        foreach ($fields as $name => $value) {
-            $fields[$name] = match (true) {
-                is_array($value) => $this->renamed($value, $codes),
-                is_string($value) && str_contains($value, 'new:') => preg_replace_callback('#^((?:order|out|part):)?(new:\d+)(/.*)?$#', fn (array $part) => $part[1].($codes[$part[2]] ?? $part[2]).($part[3] ?? ''), $value),
-                default => $value,
-            };
-        }
-
-        return $fields;
+        return [NewCodes::renamed($changes, $codes), array_values($codes)];
     }
 
     /** @param  list<Change>  $changes */

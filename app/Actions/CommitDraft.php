@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Draft;
 use App\Models\User;
+use App\Planning\DraftLines;
 use App\Support\Idempotency;
 
 /** Writes a person's draft into the live data, all of it or nothing. */
@@ -31,7 +32,7 @@ final readonly class CommitDraft
             if ($draft->version !== $version) {
                 throw new Refused('The draft was changed in another window. Nothing was written; look at it again.', 'stale');
             }
-            $written = ($this->commit)(EditDraft::changes($draft->lines), array_column($draft->lines, 'seen'), $by);
+            $written = ($this->commit)(DraftLines::of($draft), array_column($draft->lines, 'seen'), $by);
             $draft->update(['lines' => [], 'past' => [], 'future' => [], 'version' => $draft->version + 1]);
             $count = count($written['sentences']);
 

@@ -6,14 +6,16 @@ namespace App\Actions;
 
 use App\Models\Draft;
 use App\Models\User;
+use App\Planning\DraftLines;
+use App\Planning\NewCodes;
 use App\Planning\Touched;
 use App\Planning\Trials\Desk;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Trial\Trial;
 
 /**
  * Adds lines to a person's draft, drops them, and goes back and forth among its steps. Nothing else is written.
@@ -57,12 +59,15 @@ final readonly class EditDraft
             if (count($lines) >= self::MOST_LINES) {
                 throw new Refused('A draft takes up to '.self::MOST_LINES.' lines. Commit or keep it first; nothing was added.');
             }
-            $this->desk->drafted(self::changes($lines), function ($trial) use ($decoded): void {
+            $decoded = $this->desk->drafted(DraftLines::changes($lines), function (Trial $trial) use ($decoded): array {
+                $decoded = NewCodes::fresh($decoded, $trial->network());
                 try {
                     (new Changes($decoded))->apply($trial->network());
                 } catch (DoesNotFit $trouble) {
                     throw new Refused(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'fit');
                 }
+
+                return $decoded;
             });
             $ids = array_column($lines, 'id');
 
@@ -107,17 +112,6 @@ final readonly class EditDraft
 
             return $draft;
         });
-    }
-
-    /**
-     * The changes of a draft's lines.
-     *
-     * @param  list<array{changes: list<array<string, mixed>>}>  $lines
-     * @return array<int, list<Change>>
-     */
-    public static function changes(array $lines): array
-    {
-        return array_map(fn (array $line) => array_map(ChangeCodec::decode(...), $line['changes']), $lines);
     }
 
     /** @param  callable(list<Line>): list<Line>  $edit */

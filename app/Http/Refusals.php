@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Actions\Refused;
+use App\Planning\Trials\CannotTry;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -21,10 +22,10 @@ final class Refusals
 
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport(Refused::class);
-        $exceptions->render(function (Refused $refused, Request $request): JsonResponse|RedirectResponse {
+        $exceptions->dontReport([Refused::class, CannotTry::class]);
+        $exceptions->render(function (Refused|CannotTry $refused, Request $request): JsonResponse|RedirectResponse {
             if ($request->expectsJson()) {
-                return response()->json(['message' => $refused->getMessage(), 'reason' => $refused->reason, 'details' => $refused->details], 422);
+                return response()->json(['message' => $refused->getMessage(), 'reason' => $refused->reason, 'details' => $refused instanceof Refused ? $refused->details : []], 422);
             }
 
             return back()->with('trouble', $refused->getMessage());

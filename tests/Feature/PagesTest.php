@@ -17,7 +17,7 @@ it('says on Today what is late, past its date, to order, and wrong with open ord
         ->where('lines.0.title', 'SO-7719/1 Coastal Trust, 12 pcs WS-400:')->where('lines.0.tone', 'broken')
         ->where('figures.0.value', (string) $summary['lateLines'])
         ->has('days', 10)->where('days.0.day', '2026-03-02')->where('days.4.day', '2026-03-06')
-        ->where('totals.salesLines', 77));
+        ->where('totals.salesLines', 80));
 });
 
 it('shows the plan grid by page, filtered and sorted', function () {
@@ -73,7 +73,7 @@ it('shows sales lines with their cover and the reason why they are late', functi
     $rows = collect($this->get('/demand')->inertiaProps('sales'))->keyBy(fn ($row) => "{$row['order']}/{$row['line']}");
     $late = $rows['SO-7731/1'];
 
-    expect($rows)->toHaveCount(77)->and($late['lateDays'])->toBe(7)->and($late['reason'])->toBe('RM-31: order P-3311 comes Fri 13 Mar')
+    expect($rows)->toHaveCount(80)->and($late['lateDays'])->toBe(7)->and($late['reason'])->toBe('RM-31: order P-3311 comes Fri 13 Mar')
         ->and($late['strip']['tooLate'])->toBeTrue()->and(array_column($late['strip']['parts'], 'kind'))->toBe(['stock', 'late'])
         ->and($this->get('/demand?late=1')->inertiaProps('sales'))->toHaveCount(Run::live()->summary['lateLines'])
         ->and($this->get('/demand?q=pier')->inertiaProps('sales'))->toHaveCount(6);
@@ -91,7 +91,7 @@ it('shows an item, its structure both ways, and what it is planned by', function
 it('shows orders, open ones first, and finds the order of a line', function () {
     $rows = $this->get('/orders')->inertiaProps('orders');
 
-    expect($rows)->toHaveCount(38)->and($rows[0]['code'])->toBe('P-3277')->and($rows[0]['message'])->toBe('overdue')->and($rows[0]['daysLate'])->toBe(4)
+    expect($rows)->toHaveCount(42)->and($rows[0]['code'])->toBe('P-3277')->and($rows[0]['message'])->toBe('overdue')->and($rows[0]['daysLate'])->toBe(4)
         ->and(array_column($this->get('/orders?kind=transfer')->inertiaProps('orders'), 'code'))->toBe(['T-0518', 'T-0521'])
         ->and(array_column($this->get('/orders?said=1&q=P-3291')->inertiaProps('orders'), 'message'))->toBe(['cancel']);
     $this->get('/orders/line?code=P-3308')->assertRedirect('/orders/P-3308');

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\EditDraft;
 use App\Models\Draft;
+use App\Planning\DraftLines;
+use App\Planning\Read\SubjectSearch;
 use App\Planning\Trials\AvailabilityView;
 use App\Planning\Trials\Desk;
 use App\Support\Settings;
@@ -22,6 +23,11 @@ final class AvailabilityController extends Controller
     public function index(Request $request): Response
     {
         return Inertia::render('Availability', ['subject' => $request->string('of')->limit(190, '')->toString(), 'qty' => $request->string('qty')->limit(30, '')->toString(), 'due' => $request->string('due')->limit(10, '')->toString()]);
+    }
+
+    public function subjects(Request $request): JsonResponse
+    {
+        return response()->json(SubjectSearch::find($request->string('q')->limit(60, '')->toString()));
     }
 
     public function answer(Request $request, Desk $desk): JsonResponse
@@ -73,6 +79,6 @@ final class AvailabilityController extends Controller
      */
     private function asked(Request $request, Desk $desk, callable $do): mixed
     {
-        return $desk->drafted(EditDraft::changes(Draft::of($this->user($request))->lines ?? []), $do);
+        return $desk->drafted(DraftLines::of(Draft::of($this->user($request))), $do);
     }
 }

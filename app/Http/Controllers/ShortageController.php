@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\AcceptShortage;
-use App\Actions\EditDraft;
-use App\Actions\Refused;
 use App\Models\Draft;
 use App\Models\Run;
+use App\Planning\DraftLines;
 use App\Planning\SavedViews;
+use App\Planning\Trials\CannotTry;
 use App\Planning\Trials\Desk;
 use App\Planning\Trials\RemedyView;
 use App\Planning\Trials\ResolveAll;
@@ -21,6 +21,7 @@ use Inertia\Inertia;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Study\Change;
 use Yposta\Core\Trial\Trial;
 
 /** What will not be covered in time, and what could be done about it. All of it is planned with the person's draft. */
@@ -59,7 +60,7 @@ final class ShortageController extends Controller
                         flush();
                     }
                 });
-            } catch (Refused $refused) {
+            } catch (CannotTry $refused) {
                 echo json_encode(['trouble' => $refused->getMessage()], JSON_THROW_ON_ERROR), "\n";
             }
         }, 200, ['Content-Type' => 'application/x-ndjson', 'X-Accel-Buffering' => 'no']);
@@ -81,9 +82,9 @@ final class ShortageController extends Controller
         return response()->json(['proposals' => $desk->drafted($this->lines($request), fn (Trial $trial) => $resolve($trial, $given['needs']))]);
     }
 
-    /** @return array<int, list<\Yposta\Core\Study\Change>> */
+    /** @return array<int, list<Change>> */
     private function lines(Request $request): array
     {
-        return EditDraft::changes(Draft::of($this->user($request))->lines ?? []);
+        return DraftLines::of(Draft::of($this->user($request)));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Models\Run;
 use App\Planning\NetworkReader;
 use App\Planning\Read\Figures;
+use App\Planning\Read\MissingList;
 use App\Planning\Read\TodayView;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
@@ -18,7 +19,7 @@ final class TodayController extends Controller
     {
         $plan = $this->plan();
         if ($plan === null) {
-            return Inertia::render('Today', ['planned' => false, 'lines' => [], 'days' => [], 'figures' => [], 'reasons' => [], 'totals' => null]);
+            return Inertia::render('Today', ['planned' => false, 'lines' => [], 'days' => [], 'figures' => [], 'reasons' => [], 'totals' => null, 'missing' => MissingList::open()]);
         }
         $site = $this->site($request);
         $today = new TodayView($plan);
@@ -26,6 +27,7 @@ final class TodayController extends Controller
 
         return Inertia::render('Today', [
             'planned' => true,
+            'missing' => MissingList::open(),
             'lines' => $today->lines($site),
             'days' => $today->days($site, $reader->calendarOf($site)),
             'figures' => Figures::of($plan->run, $plan->run->study_id === null ? Figures::before($plan->run) : Run::live()),

@@ -12,6 +12,7 @@ use App\Planning\Shapes\OrderDetail;
 use App\Planning\Shapes\OrderLineRow;
 use App\Planning\Shapes\OrderRow;
 use App\Planning\Shapes\Strip;
+use App\Planning\Shapes\SubstituteChoice;
 use App\Support\Settings;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -138,7 +139,7 @@ final readonly class OrderView
 
         return array_values($components->map(fn ($component) => new ComponentRow(
             $component->line, $component->item_code, (string) $items->get($component->item_code)?->name, (string) $items->get($component->item_code)?->unit, Quantity::format((int) $component->qty),
-            Quantity::format((int) $component->issued), substr($component->need ?? $line->start ?? $line->due, 0, 10), $strips[$component->line] ?? null,
+            Quantity::format((int) $component->issued), substr($component->need ?? $line->start ?? $line->due, 0, 10), $strips[$component->line] ?? null, $this->substitutes($line->item_code, $component->item_code),
         ))->all());
     }
 
@@ -158,10 +159,17 @@ final readonly class OrderView
         foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
             $demand = $this->plan->demandNumbered($n);
             $point = $this->plan->pointOf($demand->point);
-            $rows[] = new ComponentRow($demand->line, $point->item, $point->name, $point->unit, Quantity::format($demand->qty), '0', $this->plan->dates->iso((int) $demand->date), $describe->strip($demand, $pegs));
+            $rows[] = new ComponentRow($demand->line, $point->item, $point->name, $point->unit, Quantity::format($demand->qty), '0', $this->plan->dates->iso((int) $demand->date), $describe->strip($demand, $pegs), $this->substitutes($this->plan->pointOf($this->plan->supplyNumbered($supply)->point)->item, $point->item));
         }
 
         return $rows;
+    }
+
+    /** @return list<SubstituteChoice> what may stand for a component, the lowest rank first */
+    private function substitutes(string $item, string $component): array
+    {
+        return array_values(DB::table('substitutes as s')->join('items as i', 'i.code', '=', 's.substitute_code')->where('s.item_code', $item)->where('s.component_code', $component)->orderBy('s.rank')
+            ->get(['s.substitute_code', 'i.name', 's.ratio'])->map(fn ($row) => new SubstituteChoice($row->substitute_code, $row->name, Quantity::format((int) $row->ratio)))->all());
     }
 
     private function supplyNumber(string $code): ?int

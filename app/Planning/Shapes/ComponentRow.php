@@ -7,6 +7,9 @@ namespace App\Planning\Shapes;
 /** What an order still needs. */
 final readonly class ComponentRow
 {
+    /**
+     * @param  list<SubstituteChoice>  $substitutes
+     */
     public function __construct(
         public string $line,
         public string $item,
@@ -16,6 +19,7 @@ final readonly class ComponentRow
         public string $issued,
         public string $need,
         public ?Strip $strip,
+        public array $substitutes,
     ) {
     }
 }

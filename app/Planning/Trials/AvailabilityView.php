@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Planning\Trials;
 
-use App\Actions\Refused;
 use App\Planning\Shapes\AvailabilityAnswer;
 use App\Planning\Shapes\AvailabilityRow;
 use App\Planning\Shapes\GrossRow;
@@ -45,7 +44,7 @@ final readonly class AvailabilityView
             'order' => Question::order($name),
             'sales' => Question::salesLine(substr($name, 0, $cut), substr($name, $cut + 1)),
             'item' => Question::item(substr($name, 0, $cut), substr($name, $cut + 1)),
-            default => throw new Refused('Ask for an order, a sales line or an item.', 'subject'),
+            default => throw new CannotTry('Ask for an order, a sales line or an item.', 'subject'),
         };
         $this->availability = new Availability($trial, $this->question);
     }

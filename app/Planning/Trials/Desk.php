@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Planning\Trials;
 
-use App\Actions\Refused;
 use App\Models\Run;
 use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
@@ -35,10 +34,10 @@ final class Desk
     {
     }
 
-    /** @throws Refused when there is no plan yet, or the data cannot be planned */
+    /** @throws CannotTry when there is no plan yet, or the data cannot be planned */
     public function live(): Trial
     {
-        $run = Run::live() ?? throw new Refused('There is no plan yet. Run one first; there is nothing to try changes on.', 'no plan');
+        $run = Run::live() ?? throw new CannotTry('There is no plan yet. Run one first; there is nothing to try changes on.', 'no plan');
         $stamp = Journal::newest().':'.$run->id.':'.Settings::planDate();
         if ($this->trial === null || $stamp !== $this->stamp) {
             $options = RunParameters::options([...$run->parameters, 'planDate' => Settings::planDate(), ...$this->horizon($run)]);
@@ -53,7 +52,7 @@ final class Desk
                 }
             } catch (LoopFound|QuantityOutOfRange|DoesNotFit $trouble) {
                 $this->trial = null;
-                throw new Refused(ucfirst($trouble->getMessage()).'. Nothing can be tried until that is mended.', 'data');
+                throw new CannotTry(ucfirst($trouble->getMessage()).'. Nothing can be tried until that is mended.', 'data');
             }
             [$this->stamp, $this->options] = [$stamp, $options];
         }
@@ -86,7 +85,7 @@ final class Desk
 
             return $do($trial);
         } catch (DoesNotFit $trouble) {
-            throw new Refused(ucfirst($trouble->getMessage()).'. Nothing was changed.', 'fit');
+            throw new CannotTry(ucfirst($trouble->getMessage()).'. Nothing was changed.', 'fit');
         } finally {
             $network === $ground || $trial->settle($ground);
         }

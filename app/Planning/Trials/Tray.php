@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Planning\Trials;
 
-use App\Actions\EditDraft;
 use App\Models\Draft;
 use App\Models\User;
 use App\Planning\ChangeRights;
+use App\Planning\DraftLines;
 use App\Planning\Read\SayChange;
 use App\Planning\Shapes\DraftLine;
 use App\Planning\Shapes\DraftMark;
@@ -42,7 +42,7 @@ final readonly class Tray
             return new DraftState($draft->version ?? 0, [], [], [], $undo, $redo, 0);
         }
         $trial = $this->desk->live();
-        $changes = EditDraft::changes($lines);
+        $changes = DraftLines::changes($lines);
         $tried = $trial->tries($changes);
         $planDate = Day::parse(Settings::planDate());
         $present = new Present($trial->network(), $planDate);

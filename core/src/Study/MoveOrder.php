@@ -22,6 +22,22 @@ final readonly class MoveOrder implements Change
     {
     }
 
+    /**
+     * What makes an order begin no earlier than a day, as when its material is missing until then; null when it does not begin earlier.
+     *
+     * @throws DoesNotFit
+     */
+    public static function notBefore(Network $network, string $code, int $day): ?self
+    {
+        $order = self::order($network, $code);
+        $calendar = (new self($code, $order->due))->calendar($network, $order);
+        $planning = $network->planning[Network::key($order->item, $order->site)] ?? null;
+        $start = $order->start ?? $calendar->back($order->due, $planning->leadDays ?? 0);
+        $begin = $calendar->forward($day, 0);
+
+        return $start >= $begin ? null : new self($code, $calendar->forward($order->due, $calendar->steps($start, $begin)), $begin);
+    }
+
     public function apply(Network $network): Network
     {
         $old = self::order($network, $this->order);

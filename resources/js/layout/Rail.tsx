@@ -1,5 +1,5 @@
 import { Link, usePage } from '@inertiajs/react';
-import { ChartNoAxesColumn, ClipboardList, ListChecks, PanelLeftClose, PanelLeftOpen, Sun, Table2 } from 'lucide-react';
+import { ChartNoAxesColumn, CircleAlert, ClipboardList, ListChecks, PanelLeftClose, PanelLeftOpen, Sun, Table2 } from 'lucide-react';
 import { useState } from 'react';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
@@ -19,6 +19,12 @@ export function Rail() {
             label: t('Plan'),
             icon: Table2,
             on: ['/plan', '/item', '/pegging', '/thread', '/messages'].some((path) => url.startsWith(path)),
+        },
+        {
+            href: '/shortages',
+            label: t('Shortages'),
+            icon: CircleAlert,
+            on: ['/shortages', '/availability', '/reservations'].some((path) => url.startsWith(path)),
         },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
         { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },

@@ -2,8 +2,10 @@ import { usePage } from '@inertiajs/react';
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { Notice } from '@/components/Notice';
+import { DraftTray } from '@/layout/DraftTray';
 import { Rail } from '@/layout/Rail';
 import { TopBar } from '@/layout/TopBar';
+import { DraftProvider } from '@/lib/draft';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 
@@ -16,32 +18,35 @@ export function Shell({ children }: { children: ReactNode }) {
     const [slot, setSlot] = useState<HTMLElement | null>(null);
     const [hidden, setHidden] = useState<string | null>(null);
     return (
-        <Slot value={slot}>
-            <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
-                {t('To the page')}
-            </a>
-            <div className="flex h-screen overflow-hidden">
-                <Rail />
-                <div className="flex min-w-0 flex-1 flex-col">
-                    <TopBar />
-                    <div className="flex min-h-0 flex-1">
-                        <main
-                            id="page"
-                            tabIndex={-1}
-                            className="relative flex min-w-0 flex-1 flex-col scroll-pt-10 scroll-pb-20 overflow-y-auto px-3.5 pt-3 pb-4 focus:outline-none"
-                        >
-                            {trouble && hidden !== url && (
-                                <Notice tone="broken" onClose={() => setHidden(url)}>
-                                    {trouble}
-                                </Notice>
-                            )}
-                            {children}
-                        </main>
-                        <div ref={setSlot} className="contents" />
+        <DraftProvider>
+            <Slot value={slot}>
+                <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
+                    {t('To the page')}
+                </a>
+                <div className="flex h-screen overflow-hidden">
+                    <Rail />
+                    <div className="flex min-w-0 flex-1 flex-col">
+                        <TopBar />
+                        <div className="flex min-h-0 flex-1">
+                            <main
+                                id="page"
+                                tabIndex={-1}
+                                className="relative flex min-w-0 flex-1 flex-col scroll-pt-10 scroll-pb-20 overflow-y-auto px-3.5 pt-3 pb-4 focus:outline-none"
+                            >
+                                {trouble && hidden !== url && (
+                                    <Notice tone="broken" onClose={() => setHidden(url)}>
+                                        {trouble}
+                                    </Notice>
+                                )}
+                                {children}
+                            </main>
+                            <div ref={setSlot} className="contents" />
+                        </div>
+                        <DraftTray />
                     </div>
                 </div>
-            </div>
-        </Slot>
+            </Slot>
+        </DraftProvider>
     );
 }
 

@@ -290,6 +290,7 @@ export interface ComponentRow {
     issued: string;
     need: string;
     strip: Strip | null;
+    substitutes: SubstituteChoice[];
 }
 
 /** An order with its lines. */
@@ -748,4 +749,18 @@ export interface JournalRow {
     parts: string[];
     commit: number | null;
     undone: boolean;
+}
+
+/** What availability can be asked of: an open order, a sales line, an item at a site. `of` is its reference. */
+export interface Subject {
+    of: string;
+    label: string;
+    note: string;
+}
+
+/** What may stand for a component in an order; the ratio is how much of it stands for one of the component, a decimal as text. */
+export interface SubstituteChoice {
+    item: string;
+    name: string;
+    ratio: string;
 }

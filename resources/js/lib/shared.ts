@@ -20,6 +20,7 @@ export interface Shared {
     studies: { id: number; name: string; planned: boolean }[];
     runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[] };
     forecastNames: string[];
+    draft: { lines: number; version: number; others: string[] };
     counts: { proposals: number; messages: number };
     trouble: string | null;
 }

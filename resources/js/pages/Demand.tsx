@@ -1,5 +1,6 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
+import { DraftedDay } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
@@ -181,7 +182,7 @@ function SalesTable({ sales, today, open, onOpen }: TableProps) {
                                 {qty(row.open, row.decimals)} <span className="text-mute">{row.unit}</span>
                             </td>
                             <td className={`text-right whitespace-nowrap ${row.due < today ? 'font-semibold text-broken' : ''}`}>
-                                {day(row.due, today)}
+                                <DraftedDay reference={`sales:${keyOf(row)}`} due={row.due} today={today} />
                             </td>
                             {!narrow && <td className="text-right text-mute">{row.priority}</td>}
                             <td className="pl-4">

@@ -1,5 +1,7 @@
 import { Link } from '@inertiajs/react';
+import { Fragment, useState } from 'react';
 import { ComponentCover } from '@/components/ComponentCover';
+import { DraftMarks } from '@/components/DraftMarks';
 import { PageHead } from '@/components/PageHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
@@ -7,6 +9,7 @@ import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
 import type { OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { ComponentDraft, OrderDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import { KINDS, Origin, STATUS } from '@/pages/parts/OrderParts';
 
@@ -54,6 +57,10 @@ export default function Order({ order }: { order: OrderDetail }) {
                                 <PeggingLink of={`order:${line.code}`} way="up" />
                                 {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
                             </p>
+                        )}
+                        <DraftMarks reference={`order:${line.code}`} />
+                        {['firm', 'released'].includes(order.status) && (
+                            <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} />
                         )}
                         <PegList title={t('Serves')} pegs={line.serves} />
                     </section>
@@ -152,6 +159,7 @@ function Lines({ order }: { order: OrderDetail }) {
 }
 
 function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) {
+    const [open, setOpen] = useState<string | null>(null);
     return (
         <section className="mt-4">
             <h2 className="mb-1.5 font-bold">{title}</h2>
@@ -172,30 +180,53 @@ function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) 
                             <th scope="col" className="text-right">
                                 {t('On')}
                             </th>
-                            <th scope="col" className="w-[150px] pl-6">
+                            <th scope="col" className="w-[130px] pl-6">
                                 {t('Cover')}
                             </th>
+                            <th scope="col" className="w-8" aria-label={t('What to do')} />
                         </tr>
                     </thead>
                     <tbody>
                         {line.components.map((row) => (
-                            <tr key={row.line} className="h-9 border-b border-soft last:border-0">
-                                <td className="px-3 text-mute">{row.line}</td>
-                                <td>
-                                    <Link href={itemHref(row.item, '')} className="font-bold hover:underline">
-                                        {row.item}
-                                    </Link>{' '}
-                                    {row.name}
-                                </td>
-                                <td className="text-right whitespace-nowrap">
-                                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                                </td>
-                                <td className="text-right">{qty(row.issued)}</td>
-                                <td className="text-right whitespace-nowrap">{day(row.need)}</td>
-                                <td className="pl-6">
-                                    <ComponentCover row={row} width={100} />
-                                </td>
-                            </tr>
+                            <Fragment key={row.line}>
+                                <tr className="h-9 border-b border-soft last:border-0">
+                                    <td className="px-3 text-mute">{row.line}</td>
+                                    <td>
+                                        <Link href={itemHref(row.item, '')} className="font-bold hover:underline">
+                                            {row.item}
+                                        </Link>{' '}
+                                        {row.name}
+                                    </td>
+                                    <td className="text-right whitespace-nowrap">
+                                        {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                                    </td>
+                                    <td className="text-right">{qty(row.issued)}</td>
+                                    <td className="text-right whitespace-nowrap">{day(row.need)}</td>
+                                    <td className="pl-6">
+                                        <ComponentCover row={row} width={100} />
+                                    </td>
+                                    <td>
+                                        {row.strip && (
+                                            <button
+                                                type="button"
+                                                aria-expanded={open === row.line}
+                                                aria-label={t('What to do about {item}', { item: row.item })}
+                                                onClick={() => setOpen(open === row.line ? null : row.line)}
+                                                className="rounded px-1 font-bold text-mute hover:text-ink"
+                                            >
+                                                ⋯
+                                            </button>
+                                        )}
+                                    </td>
+                                </tr>
+                                {open === row.line && (
+                                    <tr>
+                                        <td colSpan={7}>
+                                            <ComponentDraft row={row} order={line.code} />
+                                        </td>
+                                    </tr>
+                                )}
+                            </Fragment>
                         ))}
                     </tbody>
                 </table>

@@ -1,11 +1,12 @@
 import { router } from '@inertiajs/react';
 import { useState } from 'react';
+import { DraftedDay } from '@/components/DraftMarks';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
-import { day, qty } from '@/lib/format';
+import { qty } from '@/lib/format';
 import type { OrderDetail, OrderRow } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
@@ -78,7 +79,7 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
                                 <th scope="col" className="w-[84px] text-right">
                                     {t('To come')}
                                 </th>
-                                <th scope="col" className="w-[82px] text-right">
+                                <th scope="col" className="w-[128px] text-right">
                                     {t('Due')}
                                 </th>
                                 <th scope="col" className="w-[122px] px-3">
@@ -119,7 +120,7 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
                                         )}
                                     </td>
                                     <td className={`text-right whitespace-nowrap ${order.daysLate > 0 ? 'font-semibold text-broken' : ''}`}>
-                                        {day(order.due, plan.planDate)}
+                                        <DraftedDay reference={`order:${order.code}`} due={order.due} today={plan.planDate} />
                                     </td>
                                     <td className="truncate px-3">
                                         {order.message && (

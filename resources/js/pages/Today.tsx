@@ -1,11 +1,15 @@
-import { Link } from '@inertiajs/react';
+import { Link, router } from '@inertiajs/react';
 import { ArrowLeftRight, CalendarClock, CalendarX2, CircleAlert, PackageMinus } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { PageHead } from '@/components/PageHead';
 import { Inspector } from '@/layout/Shell';
 import { day, longDay, moment, weekday } from '@/lib/format';
-import type { ChangeRow, Fact, TodayDay, TodayFigure, TodayLine } from '@/lib/shapes';
+import { useDraft } from '@/lib/draft';
+import { postJson, Refusal } from '@/lib/http';
+import type { ChangeRow, Fact, MissingRow, TodayDay, TodayFigure, TodayLine } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { moveAmongRows } from '@/lib/useRowKeys';
@@ -14,6 +18,7 @@ interface Props {
     planned: boolean;
     lines: TodayLine[];
     days: TodayDay[];
+    missing: MissingRow[];
     figures: TodayFigure[];
     reasons: Fact[];
     totals: { salesLines: number; points: number; horizonEnd: string } | null;
@@ -22,7 +27,7 @@ interface Props {
 const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
 const TONES: Record<string, string> = { broken: 'text-broken', look: 'text-look-ink', calm: 'text-mute' };
 
-export default function Today({ planned, lines, days, figures, reasons, totals }: Props) {
+export default function Today({ planned, missing, lines, days, figures, reasons, totals }: Props) {
     const { plan, changes } = useShared();
     if (!planned || !totals) {
         return (
@@ -41,6 +46,7 @@ export default function Today({ planned, lines, days, figures, reasons, totals }
                     day: day(totals.horizonEnd, plan.planDate),
                 })}
             </PageHead>
+            {missing.length > 0 && <Missing rows={missing} />}
             <h2 className="mb-1.5 font-bold">
                 {t('Needs you')} <span className="ml-1 text-sm font-normal text-mute">{t('worst for customers first')}</span>
             </h2>
@@ -54,6 +60,54 @@ export default function Today({ planned, lines, days, figures, reasons, totals }
                 <Against figures={figures} changes={changes} reasons={reasons} />
             </Inspector>
         </>
+    );
+}
+
+/** Material that someone on the floor misses, until a planner has dealt with it. */
+function Missing({ rows }: { rows: MissingRow[] }) {
+    const { plan, user } = useShared();
+    const draft = useDraft();
+    const [told, setTold] = useState<string | null>(null);
+    const send = (url: string) =>
+        void postJson<{ message?: string | null }>(url, {})
+            .then(({ message }) => {
+                setTold(message ?? null);
+                router.reload();
+            })
+            .catch((cause: unknown) => setTold(cause instanceof Refusal ? cause.message : String(cause)));
+    return (
+        <section className="mb-4">
+            <h2 className="mb-1.5 font-bold">{t('Missing on the floor')}</h2>
+            <ul className="rounded border border-line bg-surface">
+                {rows.map((row) => (
+                    <li key={row.id} className="flex min-h-[44px] items-center gap-3 border-b border-soft px-3 py-1.5 last:border-0">
+                        <PackageMinus size={17} className="shrink-0 text-broken" aria-hidden />
+                        <span className="min-w-0 flex-1">
+                            <span className="block truncate">
+                                <strong>{row.item}</strong> {row.name}{' '}
+                                <span className="font-semibold text-broken">
+                                    {t('missing on {order} until {day}', { order: row.order, day: day(row.until, plan.planDate) })}
+                                </span>
+                            </span>
+                            <span className="block truncate text-sm text-mute">
+                                {[row.note, row.by, moment(row.at)].filter(Boolean).join(', ')}
+                            </span>
+                        </span>
+                        {draft.may && (
+                            <Button look="draft" disabled={draft.busy} onClick={() => send(`/missing/${row.id}/draft`)}>
+                                {t('See what slips')}
+                            </Button>
+                        )}
+                        {user.can.length > 0 && <Button onClick={() => send(`/missing/${row.id}/deal`)}>{t('Dealt with')}</Button>}
+                    </li>
+                ))}
+            </ul>
+            {told && (
+                <p role="status" className="mt-1 text-sm">
+                    {told}
+                </p>
+            )}
+        </section>
     );
 }
 
@@ -167,7 +221,12 @@ function Against({ figures, changes, reasons }: { figures: TodayFigure[]; change
                     ))}
                 </tbody>
             </table>
-            <h3 className="mt-4 mb-1 text-xs font-bold text-mute">{t('Changed since the plan was made')}</h3>
+            <h3 className="mt-4 mb-1 flex text-xs font-bold text-mute">
+                <span className="flex-1">{t('Changed since the plan was made')}</span>
+                <Link href="/journal" className="text-act hover:underline">
+                    {t('Journal')}
+                </Link>
+            </h3>
             {changes.length === 0 ? (
                 <p className="text-mute">{t('Nothing. The plan is up to date.')}</p>
             ) : (

@@ -2,6 +2,7 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Link } from '@inertiajs/react';
 import { PanelHead } from '@/components/PanelHead';
 import { Quantity } from '@/components/Quantity';
+import { PointDraft } from '@/pages/parts/DraftForms';
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { day, isZero, qty } from '@/lib/format';
 import type { Fact, FlowRow, MessageRow, PointDetail, RecordRow, StructureRow } from '@/lib/shapes';
@@ -51,6 +52,7 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
                     </TabPanel>
                     <TabPanel>
                         <PlanningData facts={detail.planning} />
+                        <PointDraft key={`${detail.item} ${detail.site}`} detail={detail} />
                     </TabPanel>
                 </TabPanels>
             </TabGroup>

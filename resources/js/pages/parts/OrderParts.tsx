@@ -1,11 +1,14 @@
 import { Link } from '@inertiajs/react';
+import { Fragment, useState } from 'react';
 import { ComponentCover } from '@/components/ComponentCover';
 import { PanelHead } from '@/components/PanelHead';
+import { DraftMarks } from '@/components/DraftMarks';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { day, moment, qty } from '@/lib/format';
 import type { ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { ComponentDraft, OrderDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 
 export const KINDS: Record<string, string> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
@@ -37,8 +40,12 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
                             {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
                         </p>
                     )}
+                    <DraftMarks reference={`order:${line.code}`} />
+                    {['firm', 'released'].includes(order.status) && (
+                        <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} />
+                    )}
                     <PegList title={t('Serves')} pegs={line.serves} />
-                    <Components rows={line.components} />
+                    <Components rows={line.components} order={line.code} />
                     {line.source && <p className="mt-2 text-xs text-mute">{t('Made from {source}', { source: line.source })}</p>}
                 </section>
             ))}
@@ -76,7 +83,8 @@ function Pair({ label, value, broken = false }: { label: string; value: string; 
 }
 
 /** What a production order still needs, each with its cover. */
-export function Components({ rows }: { rows: ComponentRow[] }) {
+export function Components({ rows, order }: { rows: ComponentRow[]; order: string }) {
+    const [open, setOpen] = useState<string | null>(null);
     if (rows.length === 0) {
         return null;
     }
@@ -86,20 +94,42 @@ export function Components({ rows }: { rows: ComponentRow[] }) {
             <table className="w-full text-sm">
                 <tbody>
                     {rows.map((row) => (
-                        <tr key={row.line} className="h-9 border-b border-soft last:border-0">
-                            <td className="max-w-[110px] truncate pr-2" title={row.name}>
-                                <Link href={itemHref(row.item, '')} className="font-semibold hover:underline">
-                                    {row.item}
-                                </Link>
-                            </td>
-                            <td className="pr-3 text-right whitespace-nowrap">
-                                {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                            </td>
-                            <td className="pr-3 text-right whitespace-nowrap text-mute">{day(row.need)}</td>
-                            <td className="w-[86px] align-middle">
-                                <ComponentCover row={row} width={84} />
-                            </td>
-                        </tr>
+                        <Fragment key={row.line}>
+                            <tr className="h-9 border-b border-soft last:border-0">
+                                <td className="max-w-[110px] truncate pr-2" title={row.name}>
+                                    <Link href={itemHref(row.item, '')} className="font-semibold hover:underline">
+                                        {row.item}
+                                    </Link>
+                                </td>
+                                <td className="pr-3 text-right whitespace-nowrap">
+                                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                                </td>
+                                <td className="pr-3 text-right whitespace-nowrap text-mute">{day(row.need)}</td>
+                                <td className="w-[86px] align-middle">
+                                    <ComponentCover row={row} width={84} />
+                                </td>
+                                <td className="w-5 text-right">
+                                    {row.strip && (
+                                        <button
+                                            type="button"
+                                            aria-expanded={open === row.line}
+                                            aria-label={t('What to do about {item}', { item: row.item })}
+                                            onClick={() => setOpen(open === row.line ? null : row.line)}
+                                            className="rounded px-1 font-bold text-mute hover:text-ink"
+                                        >
+                                            ⋯
+                                        </button>
+                                    )}
+                                </td>
+                            </tr>
+                            {open === row.line && (
+                                <tr>
+                                    <td colSpan={5}>
+                                        <ComponentDraft row={row} order={order} />
+                                    </td>
+                                </tr>
+                            )}
+                        </Fragment>
                     ))}
                 </tbody>
             </table>

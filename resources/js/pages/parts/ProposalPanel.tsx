@@ -6,6 +6,7 @@ import { PegList } from '@/components/PegList';
 import { day, qty } from '@/lib/format';
 import type { ProposalDetail, SupplierChoice } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { ProposalDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages, SUPPLY } from '@/pages/parts/ItemPanel';
 import type { Edit } from '@/pages/parts/ProposalTable';
 
@@ -52,6 +53,12 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
                 <PeggingLink of={`proposal:${row.number}`} way="up" />
                 {row.kind !== 'buy' && <PeggingLink of={`proposal:${row.number}`} />}
             </p>
+            <ProposalDraft
+                key={row.number}
+                detail={detail}
+                supplier={edit?.supplier ?? row.supplier ?? suppliers[0]?.code ?? null}
+                due={edit?.due ?? row.due}
+            />
             <PegList title={answer.pegsTitle} pegs={answer.pegs} />
             <Messages messages={messages} />
         </>

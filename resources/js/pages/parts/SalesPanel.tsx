@@ -3,10 +3,12 @@ import { AnswerLines } from '@/components/AnswerLines';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
+import { DraftMarks } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
 import { day, qty } from '@/lib/format';
 import type { Answer, SalesRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
+import { SalesDraft } from '@/pages/parts/DraftForms';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** A sales line: whether it is on time, why not, and what serves it. */
@@ -39,6 +41,16 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: An
                     <PeggingLink of={`sales:${row.order}/${row.line}`} />
                 </p>
             )}
+            <p className="mt-1">
+                <Link
+                    href={`/availability?of=${encodeURIComponent(`sales:${row.order}/${row.line}`)}`}
+                    className="font-semibold text-act hover:underline"
+                >
+                    {t('Check another date')}
+                </Link>
+            </p>
+            <DraftMarks reference={`sales:${row.order}/${row.line}`} />
+            <SalesDraft key={`${row.order}/${row.line} ${row.due}`} row={row} />
             {answer && (
                 <div className="mt-3">
                     <AnswerLines answer={answer} />

@@ -13,3 +13,11 @@ export const MESSAGE_KINDS: Record<string, string> = {
 };
 
 export const SUPPLY_KINDS: Record<string, string> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
+
+/** What a need waits for, the worst first. */
+export const NEED_STATES: Record<string, string> = {
+    waiting: 'waiting for a late supply',
+    passed: 'past the day to order',
+    order_now: 'in time if ordered now',
+    covered: 'covered',
+};

@@ -1,0 +1,341 @@
+import { Link } from '@inertiajs/react';
+import { useEffect, useMemo, useState, type KeyboardEvent } from 'react';
+import { Button } from '@/components/Button';
+import { CoverStrip } from '@/components/CoverStrip';
+import { Empty } from '@/components/Empty';
+import { FindBox } from '@/components/FindBox';
+import { Notice } from '@/components/Notice';
+import { PageHead } from '@/components/PageHead';
+import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
+import { SavedViews, type SavedView } from '@/components/SavedViews';
+import { Inspector } from '@/layout/Shell';
+import { useDraft } from '@/lib/draft';
+import { day, daysBetween, inDays, qty } from '@/lib/format';
+import type { ShortageRow } from '@/lib/shapes';
+import { refilter, useShared } from '@/lib/shared';
+import { t, tn } from '@/lib/t';
+import { useLoaded } from '@/lib/useLoaded';
+import { moveAmongRows } from '@/lib/useRowKeys';
+import { ResolvePanel } from '@/pages/parts/ResolvePanel';
+import { ShortagePanel } from '@/pages/parts/ShortagePanel';
+import { NEED_STATES } from '@/pages/parts/words';
+
+interface Props {
+    filter: Record<string, string>;
+    planned: boolean;
+    open: string;
+    views: SavedView[];
+}
+
+interface Loaded {
+    rows: ShortageRow[];
+    counts: Record<string, number>;
+    components: number;
+    orders: number;
+    until: string;
+}
+
+const DEFAULTS = { days: '14', by: 'component', unsent: '1' };
+
+const BARS: Record<string, string> = { waiting: 'bg-broken', passed: 'bg-look', order_now: 'bg-order', covered: 'bg-stock' };
+
+/** What will not be covered in time within a window, and the way out of each. With the person's draft, if there is one. */
+export default function Shortages({ filter, planned, open: first, views }: Props) {
+    const draft = useDraft();
+    const { plan, site } = useShared();
+    const [open, setOpen] = useState<string | null>(first || null);
+    const [kept, setKept] = useState<ShortageRow | null>(null);
+    const [resolving, setResolving] = useState(false);
+    const change = (changes: Record<string, string>) => refilter('/shortages', filter, changes, DEFAULTS);
+    const query = new URLSearchParams({ days: filter.days ?? '14', unsent: filter.unsent ?? '1', state: filter.state ?? '' }).toString();
+    const { data, trouble } = useLoaded<Loaded>(
+        planned ? `/shortages/rows?${query}` : null,
+        `${draft.stamp} ${plan.id} ${plan.changes} ${site}`,
+    );
+    const rows = useMemo(() => (data?.rows ?? []).filter((row) => fits(row, filter)), [data, filter]);
+    const opened = data?.rows.find((row) => row.identity === open) ?? null;
+
+    useEffect(() => {
+        if (opened) {
+            setKept(opened);
+        }
+    }, [opened]);
+
+    const shown = opened ?? (kept?.identity === open ? kept : null);
+    const largest = Math.max(1, ...Object.values(data?.counts ?? {}));
+    return (
+        <>
+            <div className="flex items-start gap-3">
+                <PageHead title={t('Shortages')}>
+                    {data &&
+                        t('Needed to {day}: {components} components of {orders} orders and proposals', {
+                            day: day(data.until, plan.planDate),
+                            components: data.components,
+                            orders: data.orders,
+                        })}
+                    {draft.state.lines.length > 0 && <strong className="text-draft"> {t('with your draft')}</strong>}
+                </PageHead>
+                <span className="ml-auto flex gap-3 pt-0.5 text-sm">
+                    <Link href="/availability" className="font-semibold text-act hover:underline">
+                        {t('Availability by structure')}
+                    </Link>
+                    <Link href="/reservations" className="font-semibold text-act hover:underline">
+                        {t('Reservations')}
+                    </Link>
+                </span>
+            </div>
+            <div role="group" aria-label={t('By what it needs')} className="mb-2.5 grid grid-cols-4 gap-2">
+                {Object.entries(NEED_STATES).map(([state, label]) => {
+                    const count = data?.counts[state] ?? 0;
+                    const on = filter.state === state;
+                    return (
+                        <button
+                            key={state}
+                            type="button"
+                            aria-pressed={on}
+                            onClick={() => change({ state: on ? '' : state })}
+                            className={`flex flex-col justify-between rounded border px-3 py-1.5 text-left ${on ? 'border-act bg-surface outline outline-act' : 'border-line bg-surface hover:border-mute'}`}
+                        >
+                            <span className="flex items-baseline gap-2 text-sm">
+                                <strong className={`text-lg ${state === 'waiting' && count > 0 ? 'text-broken' : ''}`}>
+                                    {data ? count : '…'}
+                                </strong>
+                                <span>{t(label)}</span>
+                            </span>
+                            <span className="mt-1 block h-1.5 w-full bg-soft" aria-hidden>
+                                <span className={`block h-full ${BARS[state]} min-w-px`} style={{ width: `${(count / largest) * 100}%` }} />
+                            </span>
+                        </button>
+                    );
+                })}
+            </div>
+            <div className="mb-2.5 flex flex-wrap items-center gap-2">
+                <PillSelect
+                    label={t('Window')}
+                    value={filter.days ?? '14'}
+                    onChange={(days) => change({ days })}
+                    choices={[
+                        { value: '14', label: t('Next 2 weeks') },
+                        { value: '0', label: t('Today') },
+                        { value: '4', label: t('This week') },
+                        { value: '28', label: t('Next 4 weeks') },
+                        { value: '56', label: t('Next 8 weeks') },
+                    ]}
+                />
+                <PillTabs
+                    label={t('Group')}
+                    value={filter.by ?? 'component'}
+                    onChange={(by) => change({ by })}
+                    choices={[
+                        { value: 'component', label: t('By component') },
+                        { value: 'order', label: t('By order') },
+                        { value: 'customer', label: t('By customer') },
+                    ]}
+                />
+                <PillToggle on={filter.unsent !== '0'} onChange={(on) => change({ unsent: on ? '1' : '0' })}>
+                    {t('Count unsent purchases')}
+                </PillToggle>
+                <SavedViews page="shortages" path="/shortages" views={views} filter={filter} />
+                <Button
+                    look="quiet"
+                    className="!h-[27px] !px-1 text-sm"
+                    disabled={!draft.may || rows.length === 0}
+                    onClick={() => {
+                        setOpen(null);
+                        setResolving(true);
+                    }}
+                >
+                    {t('Resolve all')}
+                </Button>
+                <FindBox label={t('Find item, order')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
+            </div>
+            {trouble && <Notice tone="broken">{trouble}</Notice>}
+            {!planned ? (
+                <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; the plan will stand here.')}</Empty>
+            ) : data && rows.length === 0 ? (
+                <Empty title={t('Nothing is short here')}>{t('A longer window, another site or another kind may have more.')}</Empty>
+            ) : (
+                <Table
+                    groups={grouped(rows, filter.by ?? 'component')}
+                    today={plan.planDate}
+                    open={open}
+                    narrow={shown !== null || resolving}
+                    loading={data === null}
+                    onOpen={(identity) => {
+                        setResolving(false);
+                        setOpen(identity);
+                    }}
+                />
+            )}
+            {shown && !resolving && (
+                <Inspector label={t('Shortage')}>
+                    <ShortagePanel
+                        key={shown.identity}
+                        row={shown}
+                        solved={opened === null && data !== null}
+                        onClose={() => setOpen(null)}
+                    />
+                </Inspector>
+            )}
+            {resolving && (
+                <Inspector label={t('Resolve all')}>
+                    <ResolvePanel
+                        rows={rows.filter((row) => row.state !== 'covered' && row.accepted === null)}
+                        onClose={() => setResolving(false)}
+                    />
+                </Inspector>
+            )}
+        </>
+    );
+}
+
+function fits(row: ShortageRow, filter: Record<string, string>): boolean {
+    const text = (filter.q ?? '').toLowerCase();
+    if (filter.state ? row.state !== filter.state : row.state === 'covered') {
+        return false;
+    }
+    return text === '' || [row.item, row.name, row.consumer.label, ...row.hits].some((part) => part.toLowerCase().includes(text));
+}
+
+type Group = { key: string; label: string; rows: ShortageRow[] };
+
+function grouped(rows: ShortageRow[], by: string): Group[] {
+    const groups = new Map<string, Group>();
+    const put = (key: string, label: string, row: ShortageRow) => {
+        const group = groups.get(key) ?? { key, label, rows: [] };
+        group.rows.push(row);
+        groups.set(key, group);
+    };
+    const states = Object.keys(NEED_STATES);
+    for (const row of by === 'component' ? [...rows].sort((a, b) => states.indexOf(a.state) - states.indexOf(b.state)) : rows) {
+        if (by === 'order') {
+            put(row.consumer.label, row.consumer.label, row);
+        } else if (by === 'customer') {
+            row.hits.forEach((hit) => put(hit, hit, row));
+        } else {
+            put(row.state, t(NEED_STATES[row.state] ?? row.state), row);
+        }
+    }
+    return [...groups.values()];
+}
+
+interface TableProps {
+    groups: Group[];
+    today: string;
+    open: string | null;
+    narrow: boolean;
+    loading: boolean;
+    onOpen: (identity: string) => void;
+}
+
+function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
+    const onKey = (event: KeyboardEvent<HTMLElement>) => {
+        if (event.target === event.currentTarget && /^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+            document.querySelector<HTMLButtonElement>(`[data-remedy="${event.key}"]`)?.click();
+        }
+    };
+    return (
+        <div className="rounded border border-line bg-surface">
+            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows} aria-busy={loading}>
+                <thead className="sticky -top-3 z-10 bg-surface">
+                    <tr className="border-b border-line text-left text-xs text-mute">
+                        <th scope="col" className="px-3 py-1.5">
+                            {t('Component')}
+                        </th>
+                        <th scope="col" className={narrow ? 'w-[118px]' : 'w-[150px]'}>
+                            {t('For')}
+                        </th>
+                        <th scope="col" className="w-[76px] text-right">
+                            {t('Short')}
+                        </th>
+                        <th scope="col" className="w-[104px] pl-4">
+                            {t('Cover')}
+                        </th>
+                        <th scope="col" className="w-[84px] text-right">
+                            {t('Needed')}
+                        </th>
+                        {!narrow && (
+                            <th scope="col" className="w-[84px] text-right">
+                                {t('Order by')}
+                            </th>
+                        )}
+                        <th scope="col" className="w-[104px] pl-4">
+                            {t('State')}
+                        </th>
+                        {!narrow && (
+                            <th scope="col" className="w-[136px] px-3">
+                                {t('Hits')}
+                            </th>
+                        )}
+                    </tr>
+                </thead>
+                {groups.map((group) => (
+                    <tbody key={group.key}>
+                        <tr className="border-b border-soft bg-sunk">
+                            <th scope="rowgroup" colSpan={narrow ? 6 : 8} className="px-3 py-1 text-left font-bold">
+                                <span className="inline-block first-letter:uppercase">{group.label}</span>{' '}
+                                <span className="font-normal text-mute">{group.rows.length}</span>
+                            </th>
+                        </tr>
+                        {group.rows.map((row) => (
+                            <tr
+                                key={`${group.key} ${row.identity}`}
+                                data-row
+                                tabIndex={0}
+                                aria-selected={open === row.identity}
+                                onClick={() => onOpen(row.identity)}
+                                onFocus={(event) => event.target === event.currentTarget && onOpen(row.identity)}
+                                onKeyDown={onKey}
+                                className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === row.identity ? 'bg-act-tint' : 'hover:bg-act-tint/50'} ${row.accepted ? 'text-mute' : ''}`}
+                            >
+                                <td className="truncate px-3" title={`${row.item} ${row.name}`}>
+                                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
+                                </td>
+                                <td className="truncate pr-2" title={row.consumer.label}>
+                                    {row.consumer.label}
+                                </td>
+                                <td className="text-right whitespace-nowrap">
+                                    {qty(row.short)} <span className="text-mute">{row.unit}</span>
+                                </td>
+                                <td className="pl-4">
+                                    <CoverStrip strip={row.strip} />
+                                </td>
+                                <td className="text-right whitespace-nowrap">{day(row.date, today)}</td>
+                                {!narrow && (
+                                    <td className="text-right whitespace-nowrap">
+                                        {row.orderBy ? day(row.orderBy, today) : <span className="text-mute">{t('ordered')}</span>}
+                                    </td>
+                                )}
+                                <td className="truncate pl-4 whitespace-nowrap">
+                                    <State row={row} today={today} />
+                                </td>
+                                {!narrow && (
+                                    <td className="truncate px-3" title={row.hits.join(', ')}>
+                                        {row.hits.length > 1 ? tn('{n} customer', '{n} customers', row.hits.length) : row.hits[0]}
+                                    </td>
+                                )}
+                            </tr>
+                        ))}
+                    </tbody>
+                ))}
+            </table>
+        </div>
+    );
+}
+
+/** How late it is, by how many days the day to order has passed, or how long there is still time. */
+function State({ row, today }: { row: ShortageRow; today: string }) {
+    if (row.accepted) {
+        return <span title={row.accepted}>{t('accepted')}</span>;
+    }
+    if (row.lateDays > 0) {
+        return <strong className="text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</strong>;
+    }
+    if (row.daysPast > 0) {
+        return <strong className="text-look-ink">{tn('1 day past', '{n} days past', row.daysPast)}</strong>;
+    }
+    if (row.state === 'covered') {
+        return <span className="text-mute">{t('in time')}</span>;
+    }
+    return row.orderBy ? <span>{t('order {when}', { when: inDays(daysBetween(today, row.orderBy)) })}</span> : <span>{t('not sent')}</span>;
+}

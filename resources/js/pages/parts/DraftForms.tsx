@@ -1,0 +1,351 @@
+import { useState, type ReactNode } from 'react';
+import { Button } from '@/components/Button';
+import { useDraft, type Change } from '@/lib/draft';
+import { addDays, day } from '@/lib/format';
+import { postJson, Refusal } from '@/lib/http';
+import type { ComponentRow, OrderLineRow, PointDetail, ProposalDetail, SalesRow } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
+import { t } from '@/lib/t';
+
+const FIELD = 'h-[28px] rounded border border-line bg-surface px-2 text-sm';
+
+function Labelled({ label, children }: { label: string; children: ReactNode }) {
+    return (
+        <label className="flex flex-col gap-0.5">
+            <span className="text-xs text-mute">{label}</span>
+            {children}
+        </label>
+    );
+}
+
+/** The frame of what can be tried: folded until it is wanted, violet as all that is not written. */
+function Trial({ title, children }: { title: string; children: ReactNode }) {
+    return (
+        <details className="mt-3 rounded border border-draft/30 bg-draft-tint">
+            <summary className="cursor-pointer px-2.5 py-1 text-sm font-semibold text-draft">{title}</summary>
+            <div className="space-y-2 border-t border-draft/20 px-2.5 py-2">{children}</div>
+        </details>
+    );
+}
+
+const QUANTITY = /^\d{1,12}(\.\d{1,6})?$/;
+
+/** Tries an order on other dates, with another quantity, split, cancelled. When a supplier calls, this is where one types what he says. */
+export function OrderDraft({ line, kind }: { line: OrderLineRow; kind: string }) {
+    const { plan } = useShared();
+    const draft = useDraft();
+    const [due, setDue] = useState(line.due);
+    const [amount, setAmount] = useState(line.qty);
+    const [priority, setPriority] = useState(String(line.priority));
+    const [pinned, setPinned] = useState(line.pinned);
+    const [keep, setKeep] = useState('');
+    const [rest, setRest] = useState(addDays(line.due, 7));
+    if (!draft.may) {
+        return null;
+    }
+    const changes: Change[] = [
+        ...(amount !== line.qty && QUANTITY.test(amount) ? [{ change: 'resize_order', order: line.code, qty: amount }] : []),
+        ...(due !== line.due && due ? [{ change: 'move_order', order: line.code, due }] : []),
+        ...(priority !== String(line.priority) ? [{ change: 'prioritise_order', order: line.code, priority: Number(priority) }] : []),
+        ...(pinned !== line.pinned ? [{ change: 'pin_order', order: line.code, pinned }] : []),
+    ];
+    return (
+        <Trial title={kind === 'buy' ? t('The supplier calls: try it') : t('Try something with it')}>
+            <div className="flex flex-wrap items-end gap-2">
+                <Labelled label={t('Due')}>
+                    <input
+                        type="date"
+                        value={due}
+                        min={plan.planDate}
+                        onChange={(event) => setDue(event.target.value)}
+                        className={FIELD}
+                        name="draft-due"
+                    />
+                </Labelled>
+                <Labelled label={`${t('Quantity')} ${line.unit}`}>
+                    <input
+                        inputMode="decimal"
+                        value={amount}
+                        onChange={(event) => setAmount(event.target.value)}
+                        className={`${FIELD} w-20 text-right`}
+                        name="draft-qty"
+                    />
+                </Labelled>
+                <Labelled label={t('Priority')}>
+                    <select value={priority} onChange={(event) => setPriority(event.target.value)} className={FIELD}>
+                        {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((one) => (
+                            <option key={one}>{one}</option>
+                        ))}
+                    </select>
+                </Labelled>
+            </div>
+            <label className="flex items-center gap-1.5 text-sm">
+                <input type="checkbox" checked={pinned} onChange={(event) => setPinned(event.target.checked)} />
+                {t('Pinned: nobody counts on moving it')}
+            </label>
+            <div className="flex gap-2">
+                <Button look="draft" disabled={changes.length === 0 || draft.busy} onClick={() => void draft.add(changes)}>
+                    {t('Try it')}
+                </Button>
+                <Button disabled={draft.busy} onClick={() => void draft.add([{ change: 'cancel_order', order: line.code }])}>
+                    {t('Try without it')}
+                </Button>
+            </div>
+            <div className="flex flex-wrap items-end gap-2 border-t border-draft/20 pt-2">
+                <Labelled label={t('Keep now')}>
+                    <input
+                        inputMode="decimal"
+                        value={keep}
+                        onChange={(event) => setKeep(event.target.value)}
+                        className={`${FIELD} w-20 text-right`}
+                    />
+                </Labelled>
+                <Labelled label={t('The rest on')}>
+                    <input
+                        type="date"
+                        value={rest}
+                        min={plan.planDate}
+                        onChange={(event) => setRest(event.target.value)}
+                        className={FIELD}
+                    />
+                </Labelled>
+                <Button
+                    disabled={!QUANTITY.test(keep) || draft.busy}
+                    onClick={() => void draft.add([{ change: 'split_order', order: line.code, qty: keep, due: rest, rest: 'new:1' }])}
+                >
+                    {t('Split it')}
+                </Button>
+            </div>
+        </Trial>
+    );
+}
+
+/** What can be done about a component of an order: a substitute, or telling that it is missing. */
+export function ComponentDraft({ row, order }: { row: ComponentRow; order: string }) {
+    const { plan } = useShared();
+    const draft = useDraft();
+    const [until, setUntil] = useState(addDays(plan.planDate, 3));
+    const [note, setNote] = useState('');
+    const [told, setTold] = useState<string | null>(null);
+    const [trouble, setTrouble] = useState<string | null>(null);
+    const miss = () =>
+        postJson('/missing', { order, line: row.line, until, note })
+            .then(() => {
+                setTold(t('Noted; the planner sees it on Today.'));
+                setTrouble(null);
+            })
+            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
+    return (
+        <div className="space-y-2 bg-paper px-2.5 py-2 text-sm">
+            {draft.may &&
+                row.substitutes.map((choice) => (
+                    <p key={choice.item} className="flex items-center gap-2">
+                        <span className="min-w-0 flex-1 truncate">
+                            <strong>{choice.item}</strong> {choice.name}
+                        </span>
+                        <Button
+                            disabled={draft.busy}
+                            onClick={() =>
+                                void draft.add([
+                                    { change: 'swap_component', order, line: row.line, substitute: choice.item, ratio: choice.ratio },
+                                ])
+                            }
+                        >
+                            {t('Try in its place')}
+                        </Button>
+                    </p>
+                ))}
+            <form
+                className="flex flex-wrap items-end gap-2"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    void miss();
+                }}
+            >
+                <Labelled label={t('Missing until')}>
+                    <input
+                        type="date"
+                        value={until}
+                        min={plan.planDate}
+                        onChange={(event) => setUntil(event.target.value)}
+                        className={FIELD}
+                    />
+                </Labelled>
+                <Labelled label={t('Note')}>
+                    <input value={note} maxLength={190} onChange={(event) => setNote(event.target.value)} className={`${FIELD} w-36`} />
+                </Labelled>
+                <Button type="submit">{t('Tell the planner')}</Button>
+            </form>
+            {told && (
+                <p role="status" className="text-act">
+                    {told}
+                </p>
+            )}
+            {trouble && (
+                <p role="alert" className="text-broken">
+                    {trouble}
+                </p>
+            )}
+        </div>
+    );
+}
+
+/** Tries a sales line with another quantity, date or priority. */
+export function SalesDraft({ row }: { row: SalesRow }) {
+    const { plan } = useShared();
+    const draft = useDraft();
+    const [due, setDue] = useState(row.due);
+    const [priority, setPriority] = useState(String(row.priority));
+    const [amount, setAmount] = useState('');
+    if (!draft.may) {
+        return null;
+    }
+    const change: Change = {
+        change: 'change_sales_line',
+        order: row.order,
+        line: row.line,
+        ...(QUANTITY.test(amount) && { qty: amount }),
+        ...(due && due !== row.due && { due }),
+        ...(priority !== String(row.priority) && { priority: Number(priority) }),
+    };
+    return (
+        <Trial title={t('The customer calls: try it')}>
+            <div className="flex flex-wrap items-end gap-2">
+                <Labelled label={t('Due')}>
+                    <input type="date" value={due} min={plan.planDate} onChange={(event) => setDue(event.target.value)} className={FIELD} />
+                </Labelled>
+                <Labelled label={t('Ordered in all')}>
+                    <input
+                        inputMode="decimal"
+                        value={amount}
+                        placeholder={t('as it is')}
+                        onChange={(event) => setAmount(event.target.value)}
+                        className={`${FIELD} w-24 text-right`}
+                    />
+                </Labelled>
+                <Labelled label={t('Priority')}>
+                    <select value={priority} onChange={(event) => setPriority(event.target.value)} className={FIELD}>
+                        {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((one) => (
+                            <option key={one}>{one}</option>
+                        ))}
+                    </select>
+                </Labelled>
+            </div>
+            <Button look="draft" disabled={Object.keys(change).length === 3 || draft.busy} onClick={() => void draft.add([change])}>
+                {t('Try it')}
+            </Button>
+        </Trial>
+    );
+}
+
+/** Tries another stock, lead time or safety stock of an item at a site. */
+export function PointDraft({ detail }: { detail: PointDetail }) {
+    const draft = useDraft();
+    const [stock, setStock] = useState('');
+    const [lead, setLead] = useState('');
+    const [safety, setSafety] = useState('');
+    if (!draft.may) {
+        return null;
+    }
+    const at = { item: detail.item, site: detail.site };
+    const planning = { ...(/^\d{1,4}$/.test(lead) && { leadDays: Number(lead) }), ...(QUANTITY.test(safety) && { safetyStock: safety }) };
+    const changes: Change[] = [
+        ...(QUANTITY.test(stock) ? [{ change: 'change_stock', ...at, qty: stock }] : []),
+        ...(Object.keys(planning).length > 0 ? [{ change: 'change_planning', ...at, ...planning }] : []),
+    ];
+    return (
+        <Trial title={t('Try other data')}>
+            <div className="flex flex-wrap items-end gap-2">
+                <Labelled label={`${t('On hand')} ${detail.unit}`}>
+                    <input
+                        inputMode="decimal"
+                        value={stock}
+                        onChange={(event) => setStock(event.target.value)}
+                        className={`${FIELD} w-20 text-right`}
+                    />
+                </Labelled>
+                <Labelled label={t('Lead time, working days')}>
+                    <input
+                        inputMode="numeric"
+                        value={lead}
+                        onChange={(event) => setLead(event.target.value)}
+                        className={`${FIELD} w-20 text-right`}
+                    />
+                </Labelled>
+                <Labelled label={t('Safety stock')}>
+                    <input
+                        inputMode="decimal"
+                        value={safety}
+                        onChange={(event) => setSafety(event.target.value)}
+                        className={`${FIELD} w-20 text-right`}
+                    />
+                </Labelled>
+            </div>
+            <Button look="draft" disabled={changes.length === 0 || draft.busy} onClick={() => void draft.add(changes)}>
+                {t('Try it')}
+            </Button>
+        </Trial>
+    );
+}
+
+/** Tries a proposal as an order: early, bought instead of made or moved, from someone else, from another site. */
+export function ProposalDraft({ detail, supplier, due }: { detail: ProposalDetail; supplier: string | null; due: string }) {
+    const { sites } = useShared();
+    const draft = useDraft();
+    const { row } = detail;
+    const [from, setFrom] = useState('');
+    if (!draft.may) {
+        return null;
+    }
+    const put = (kind: string, more: Record<string, string>): Change => ({
+        change: 'put_order',
+        order: 'new:1',
+        kind,
+        item: row.item,
+        site: row.site,
+        qty: row.qty,
+        due,
+        ...more,
+    });
+    const others = sites.filter((site) => site.code !== row.site);
+    return (
+        <Trial title={t('Try it as an order')}>
+            <p className="flex flex-wrap gap-2">
+                {row.kind === 'make' && (
+                    <Button look="draft" disabled={draft.busy} onClick={() => void draft.add([put('make', {})])}>
+                        {t('Make it for {day}', { day: day(due) })}
+                    </Button>
+                )}
+                {supplier !== null && (
+                    <Button
+                        look={row.kind === 'buy' ? 'draft' : 'plain'}
+                        disabled={draft.busy}
+                        onClick={() => void draft.add([put('buy', { supplier })])}
+                    >
+                        {row.kind === 'buy' ? t('Buy it for {day}', { day: day(due) }) : t('Buy it instead')}
+                    </Button>
+                )}
+                {others.length > 0 && (
+                    <span className="flex items-center gap-1">
+                        <select
+                            aria-label={t('From another site')}
+                            value={from}
+                            onChange={(event) => setFrom(event.target.value)}
+                            className={FIELD}
+                        >
+                            <option value="">{t('From another site')}</option>
+                            {others.map((site) => (
+                                <option key={site.code} value={site.code}>
+                                    {site.name}
+                                </option>
+                            ))}
+                        </select>
+                        <Button disabled={from === '' || draft.busy} onClick={() => void draft.add([put('transfer', { fromSite: from })])}>
+                            {t('Move it')}
+                        </Button>
+                    </span>
+                )}
+            </p>
+        </Trial>
+    );
+}

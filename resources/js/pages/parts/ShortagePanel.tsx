@@ -1,0 +1,140 @@
+import { Link } from '@inertiajs/react';
+import { LoaderCircle } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { CoverStrip } from '@/components/CoverStrip';
+import { PanelHead } from '@/components/PanelHead';
+import { PeggingLink } from '@/components/PeggingLink';
+import { RemedyCard } from '@/components/RemedyCard';
+import { useDraft, type Change } from '@/lib/draft';
+import { day, isZero, qty } from '@/lib/format';
+import { postJson, Refusal } from '@/lib/http';
+import type { ShortageRow } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
+import { t } from '@/lib/t';
+import { useRemedies } from '@/lib/useRemedies';
+import { itemHref } from '@/pages/parts/ItemPanel';
+
+/** One shortage: how it is covered, what could be done and what each would cost others. Choosing drafts it. */
+export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solved: boolean; onClose: () => void }) {
+    const { plan } = useShared();
+    const draft = useDraft();
+    const { rows, looking, trouble } = useRemedies(isZero(row.short) || solved ? null : row.identity, row.item, draft.stamp);
+    const [reason, setReason] = useState(row.accepted ?? '');
+    const [accepted, setAccepted] = useState(row.accepted);
+    const [refused, setRefused] = useState<string | null>(null);
+    const subject = subjectOf(row.reference);
+    const titles = new Set(draft.state.lines.map((line) => line.sentence));
+    const accept = (text: string) =>
+        postJson<{ accepted: string | null }>('/shortages/accept', { identity: row.identity, reason: text })
+            .then(() => {
+                setAccepted(text === '' ? null : text);
+                setRefused(null);
+            })
+            .catch((cause: unknown) => setRefused(cause instanceof Refusal ? cause.message : String(cause)));
+    return (
+        <>
+            <PanelHead
+                title={
+                    solved
+                        ? t('{item} is covered with your draft', { item: row.item })
+                        : t('{qty} {unit} of {item} short', { qty: qty(row.short), unit: row.unit, item: row.item })
+                }
+                href={itemHref(row.item, row.site)}
+                onClose={onClose}
+            />
+            <p>
+                {row.consumer.href ? (
+                    <Link href={row.consumer.href} className="hover:underline">
+                        {row.consumer.label}
+                    </Link>
+                ) : (
+                    row.consumer.label
+                )}
+                {`, ${t('needed {day}', { day: day(row.date, plan.planDate) })}`}
+            </p>
+            {!solved && (
+                <>
+                    <div className="mt-2">
+                        <CoverStrip strip={row.strip} width={312} showDate />
+                    </div>
+                    <p className="mt-1 text-mute">{row.served}.</p>
+                </>
+            )}
+            <p className="mt-1 text-mute">{t('For {whom}', { whom: row.hits.join(', ') })}</p>
+            {subject && (
+                <p className="mt-1 flex gap-4">
+                    <PeggingLink of={subject} />
+                    <Link href={`/availability?of=${encodeURIComponent(subject)}`} className="font-semibold text-act hover:underline">
+                        {t('Check another date')}
+                    </Link>
+                </p>
+            )}
+            {!solved && (
+                <>
+                    <h3 className="mt-3 flex items-center gap-2 text-xs font-bold text-mute">
+                        {t('What could be done, and what it costs others')}
+                        {looking && <LoaderCircle size={13} className="animate-spin text-act" aria-label={t('Planning each')} />}
+                    </h3>
+                    {trouble && <p className="mt-1 text-broken">{trouble}</p>}
+                    <ul className="mt-1.5 space-y-1.5">
+                        {rows.map((remedy, place) => (
+                            <RemedyCard
+                                key={`${remedy.kind} ${remedy.title}`}
+                                remedy={remedy}
+                                number={place + 1}
+                                drafted={titles.has(remedy.title)}
+                                today={plan.planDate}
+                                disabled={!draft.may || draft.busy}
+                                onTry={() => void draft.add(JSON.parse(remedy.changes) as Change[], remedy.title)}
+                            />
+                        ))}
+                    </ul>
+                    {!looking && rows.length === 0 && !trouble && (
+                        <p className="mt-1 text-mute">{t('Nothing that could be planned would help. It can be left, with a reason.')}</p>
+                    )}
+                </>
+            )}
+            {draft.may && !solved && (
+                <form
+                    className="mt-3 border-t border-line pt-3"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        void accept(reason);
+                    }}
+                >
+                    <label className="block text-xs font-bold text-mute" htmlFor="accept-reason">
+                        {t('Leave it, with a reason')}
+                    </label>
+                    <div className="mt-1 flex gap-2">
+                        <input
+                            id="accept-reason"
+                            value={reason}
+                            required
+                            maxLength={190}
+                            onChange={(event) => setReason(event.target.value)}
+                            className="h-[30px] min-w-0 flex-1 rounded border border-line bg-surface px-2"
+                        />
+                        {accepted ? (
+                            <Button onClick={() => void accept('')}>{t('Take back')}</Button>
+                        ) : (
+                            <Button type="submit">{t('Accept')}</Button>
+                        )}
+                    </div>
+                    {accepted && <p className="mt-1 text-sm text-mute">{t('Accepted: {reason}', { reason: accepted })}</p>}
+                    {refused && <p className="mt-1 text-broken">{refused}</p>}
+                </form>
+            )}
+        </>
+    );
+}
+
+/** The order or sales line that a need stands for in the live plan; a proposal's has none of its own. */
+function subjectOf(reference: string): string | null {
+    const [kind = '', name = ''] = reference.split(/:(.*)/s);
+    if (kind === 'sales') {
+        return reference;
+    }
+    const order = kind === 'part' ? name.slice(0, name.lastIndexOf('/')) : name;
+    return (kind === 'part' || kind === 'out') && !/^(proposal|new):/.test(order) ? `order:${order}` : null;
+}
