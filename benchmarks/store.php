@@ -8,13 +8,18 @@ use App\Models\Run;
 use App\Planning\Read\GridFilter;
 use App\Planning\Read\PlanGrid;
 use App\Planning\Read\StoredPlan;
+use App\Planning\Trials\Desk;
 use Benchmarks\RandomBundle;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Study\MoveOrder;
 
-// How long it takes to store a plan of so many points in a database of its own, and to read a page of the plan grid over it.
+// How long it takes to store a plan of so many points in a database of its own, to read a page of the plan grid over it, and to try a change.
+
+const TRIES = 12;
 
 $points = (int) ($argv[1] ?? 20_000);
 $folder = sys_get_temp_dir().'/yposta-bench-'.getmypid();
@@ -52,6 +57,21 @@ try {
         $grid->query($filter)->count();
         printf("plan grid, %-24s %7.0f ms\n", $what, (hrtime(true) - $began) / 1e6);
     }
+    $desk = app(Desk::class);
+    $began = hrtime(true);
+    $trial = $desk->live();
+    printf("trial, made ready                   %7.0f ms\n", (hrtime(true) - $began) / 1e6);
+    $orders = array_values(array_filter($trial->network()->orders, fn (OpenOrder $order) => $order->open() > 0 && $order->due > 0));
+    $worst = $total = 0.0;
+    for ($n = 0; $n < TRIES; $n++) {
+        $order = $orders[intdiv(count($orders) * $n, TRIES)];
+        $began = hrtime(true);
+        $trial->tries([[new MoveOrder($order->code, $order->due + 3, $order->start === null ? null : $order->start + 3)]]);
+        $seconds = (hrtime(true) - $began) / 1e9;
+        $total += $seconds;
+        $worst = max($worst, $seconds);
+    }
+    printf("trial, one change there and back    %7.0f ms, at worst %.0f ms\n", $total / TRIES * 1e3, $worst * 1e3);
 } finally {
     array_map(unlink(...), glob("{$folder}/*") ?: []);
     rmdir($folder);

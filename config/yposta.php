@@ -12,4 +12,9 @@ return [
      * How many finished live runs keep their results; older ones keep their summary.
      */
     'kept_runs' => 3,
+
+    /*
+     * The socket of the process that keeps the plan ready for what people try (`artisan yposta:desk`); without one each request plans for itself.
+     */
+    'desk' => env('YPOSTA_DESK'),
 ];

@@ -87,7 +87,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/availability/answer', [AvailabilityController::class, 'answer']);
     Route::get('/availability/earliest', [AvailabilityController::class, 'earliest']);
     Route::get('/availability/possible', [AvailabilityController::class, 'possible']);
-    Route::get('/availability/parts', [AvailabilityController::class, 'gross']);
+    Route::get('/availability/parts', [AvailabilityController::class, 'parts']);
 
     Route::get('/reservations', [ReservationController::class, 'index']);
     Route::post('/reservations/hold', [ReservationController::class, 'hold']);

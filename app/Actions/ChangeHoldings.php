@@ -5,19 +5,18 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\User;
-use App\Planning\Trials\Desk;
+use App\Planning\Trials\Ask;
 use App\Support\Idempotency;
 use App\Support\Roles;
-use Yposta\Core\Plan\Plan;
-use Yposta\Core\Reservation\Reservations;
 use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\FreeSupply;
 use Yposta\Core\Study\HoldSupply;
 
 /** Holds supply for orders and frees it, at once. Nothing is held twice: of two people who hold the same, the second is told. */
 final readonly class ChangeHoldings
 {
-    public function __construct(private CommitChanges $commit, private Desk $desk)
+    public function __construct(private CommitChanges $commit, private Ask $ask)
     {
     }
 
@@ -55,14 +54,7 @@ final readonly class ChangeHoldings
      */
     public function holdFor(array $references, string $key, User $by): array
     {
-        $changes = $this->desk->live()->with([], function (Plan $plan) use ($references): array {
-            $changes = [];
-            foreach ((new Reservations($plan))->all() as $order) {
-                in_array($order->reference, $references, true) && array_push($changes, ...Reservations::toHold($order));
-            }
-
-            return $changes;
-        });
+        $changes = array_values(array_map(ChangeCodec::decode(...), ($this->ask)('holdable', references: $references)['changes']));
 
         return $changes === [] ? ['message' => 'Nothing more is there to be held for these. Nothing was changed.'] : $this->once($key, $changes, $by);
     }

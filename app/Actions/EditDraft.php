@@ -6,16 +6,11 @@ namespace App\Actions;
 
 use App\Models\Draft;
 use App\Models\User;
-use App\Planning\DraftLines;
-use App\Planning\NewCodes;
-use App\Planning\Touched;
-use App\Planning\Trials\Desk;
+use App\Planning\Trials\Ask;
+use App\Planning\Trials\CannotTry;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Yposta\Core\Study\ChangeCodec;
-use Yposta\Core\Study\Changes;
-use Yposta\Core\Study\DoesNotFit;
-use Yposta\Core\Trial\Trial;
 
 /**
  * Adds lines to a person's draft, drops them, and goes back and forth among its steps. Nothing else is written.
@@ -28,7 +23,10 @@ final readonly class EditDraft
 
     private const MOST_STEPS = 50;
 
-    public function __construct(private Desk $desk)
+    /** How often a line is fitted anew when the draft changes meanwhile. */
+    private const ATTEMPTS = 3;
+
+    public function __construct(private Ask $ask)
     {
     }
 
@@ -38,7 +36,8 @@ final readonly class EditDraft
      * @param  list<array<mixed>>  $changes  as {@see ChangeCodec} keeps them
      * @param  string|null  $title  what it is called, where that says more than the changes
      *
-     * @throws Refused when a change is not sound, or does not fit what the draft has made so far
+     * @throws Refused when a change is not sound
+     * @throws CannotTry when it does not fit what the draft has made so far
      */
     public function add(User $by, array $changes, ?string $title): Draft
     {
@@ -53,26 +52,30 @@ final readonly class EditDraft
                 throw new Refused(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'change');
             }
         }
-        $seen = Touched::by($decoded, $this->desk->live()->network());
 
-        return $this->edit($by, function (array $lines) use ($decoded, $seen, $title): array {
-            if (count($lines) >= self::MOST_LINES) {
+        $encoded = array_map(ChangeCodec::encode(...), $decoded);
+        for ($attempt = 1; ; $attempt++) {
+            $asked = Draft::of($by)->lines ?? [];
+            if (count($asked) >= self::MOST_LINES) {
                 throw new Refused('A draft takes up to '.self::MOST_LINES.' lines. Commit or keep it first; nothing was added.');
             }
-            $decoded = $this->desk->drafted(DraftLines::changes($lines), function (Trial $trial) use ($decoded): array {
-                $decoded = NewCodes::fresh($decoded, $trial->network());
-                try {
-                    (new Changes($decoded))->apply($trial->network());
-                } catch (DoesNotFit $trouble) {
-                    throw new Refused(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'fit');
-                }
+            // asked before the draft is locked: whoever answers may have to read what others write
+            $fit = ($this->ask)('fit', lines: $asked, changes: $encoded);
+            $ids = array_column($asked, 'id');
+            $line = ['id' => $ids === [] ? 1 : max($ids) + 1, 'changes' => $fit['changes'], 'seen' => $fit['seen'], 'title' => $title];
+            $added = false;
+            $draft = $this->edit($by, function (array $lines) use ($asked, $line, &$added): array {
+                $added = $lines === $asked;
 
-                return $decoded;
+                return $added ? [...$lines, $line] : $lines;
             });
-            $ids = array_column($lines, 'id');
-
-            return [...$lines, ['id' => $ids === [] ? 1 : max($ids) + 1, 'changes' => array_map(ChangeCodec::encode(...), $decoded), 'seen' => $seen, 'title' => $title]];
-        });
+            if ($added) {
+                return $draft;
+            }
+            if ($attempt === self::ATTEMPTS) {
+                throw new Refused('The draft is being changed in another window. Nothing was added; try again.', 'stale');
+            }
+        }
     }
 
     public function drop(User $by, int $id): Draft
@@ -83,9 +86,10 @@ final readonly class EditDraft
     /** Takes a line over although someone else has changed what it speaks of since. */
     public function accept(User $by, int $id): Draft
     {
-        $network = $this->desk->live()->network();
+        $lines = array_column(Draft::of($by)->lines ?? [], null, 'id');
+        $seen = ($this->ask)('look', names: array_map(strval(...), array_keys($lines[$id]['seen'] ?? [])));
 
-        return $this->edit($by, fn (array $lines) => array_map(fn (array $line) => $line['id'] === $id ? [...$line, 'seen' => Touched::look(array_map(strval(...), array_keys($line['seen'])), $network)] : $line, $lines));
+        return $this->edit($by, fn (array $lines) => array_map(fn (array $line) => $line['id'] === $id ? [...$line, 'seen' => $seen] : $line, $lines));
     }
 
     public function discard(User $by): Draft

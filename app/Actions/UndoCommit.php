@@ -14,6 +14,7 @@ use App\Support\Journal;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\ReleaseOrder;
 
 /** Takes back what was committed, as a whole, as long as nothing of it has moved on since. */
 final readonly class UndoCommit
@@ -34,13 +35,18 @@ final readonly class UndoCommit
             if ($commit->undone_at !== null) {
                 throw new Refused('This was undone already. Nothing was changed.', 'undone');
             }
+            $inverse = array_map(ChangeCodec::decode(...), array_values((array) json_decode($commit->inverse, true, 512, JSON_THROW_ON_ERROR)));
+            foreach ($inverse as $change) {
+                if ($change instanceof ReleaseOrder) {
+                    throw new Refused("{$change->order} was started or sent. What was committed with it cannot be undone; nothing was changed.", 'moved');
+                }
+            }
             $before = $this->reader->read();
             $moved = Touched::moved((array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR), $before);
             if ($moved !== []) {
                 $names = implode(', ', array_map(fn (string $name) => substr($name, strpos($name, ':') + 1), $moved));
                 throw new Refused("{$names} was started, sent or changed since. It can only be undone as a whole, so nothing was changed.", 'moved');
             }
-            $inverse = array_map(ChangeCodec::decode(...), array_values((array) json_decode($commit->inverse, true, 512, JSON_THROW_ON_ERROR)));
             $network = $before;
             try {
                 foreach ($inverse as $change) {

@@ -58,6 +58,7 @@ final readonly class ChangeWriter
             ];
             if ($line !== null) {
                 $line->update([...$values, 'version' => $line->version + 1]);
+                $old === null || $old->status === $new->status || Order::query()->whereKey($line->order_id)->update(['status' => $new->status->value]);
                 $this->settle($line->order_id);
             } else {
                 $this->create($after, $new, $new->supplier, $values, $by);

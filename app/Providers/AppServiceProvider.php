@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Planning\Trials\Ask;
 use App\Planning\Trials\Desk;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -17,6 +18,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(Desk::class); // one plan for all that a request tries
+        $this->app->when(Ask::class)->needs('$socket')->give(fn () => config('yposta.desk'));
     }
 
     public function boot(): void

@@ -13,6 +13,9 @@ final class Settings
 
     public const RUN_DEFAULTS = 'run_defaults';
 
+    /** Whether an order that is released holds what the plan gives it; yes unless set otherwise. */
+    public const HOLD_ON_RELEASE = 'hold_on_release';
+
     public static function get(string $key, mixed $default = null): mixed
     {
         $value = DB::table('settings')->where('key', $key)->value('value');

@@ -15,6 +15,8 @@ return [
     'put_order_transfer' => 'Move :qty :item from :fromSite to :site by :due',
     'pin_order' => ':order pinned',
     'free_order' => ':order no longer pinned',
+    'release_order' => ':order released',
+    'recall_order' => ':order not released any more',
     'prioritise_order' => ':order with priority :priority',
     'put_components' => 'Components of :order as they were',
     'swap_component' => ':substitute in place of line :line in :order',

@@ -5,17 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Draft;
-use App\Planning\DraftLines;
 use App\Planning\Read\SubjectSearch;
-use App\Planning\Trials\AvailabilityView;
-use App\Planning\Trials\Desk;
-use App\Support\Settings;
+use App\Planning\Trials\Ask;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
-use Yposta\Core\Calendar\Day;
-use Yposta\Core\Trial\Trial;
 
 /** Can it be complete on that day, and through what? */
 final class AvailabilityController extends Controller
@@ -30,55 +25,31 @@ final class AvailabilityController extends Controller
         return response()->json(SubjectSearch::find($request->string('q')->limit(60, '')->toString()));
     }
 
-    public function answer(Request $request, Desk $desk): JsonResponse
+    public function answer(Request $request, Ask $ask): JsonResponse
     {
-        [$subject, $qty, $due] = $this->question($request);
-
-        return response()->json($this->asked($request, $desk, fn (Trial $trial) => $this->view($trial, $subject)->answer($qty, $due)));
+        return response()->json($ask('availability', ...$this->question($request)));
     }
 
-    public function earliest(Request $request, Desk $desk): JsonResponse
+    public function earliest(Request $request, Ask $ask): JsonResponse
     {
-        [$subject, $qty] = $this->question($request);
-
-        return response()->json(['day' => $this->asked($request, $desk, fn (Trial $trial) => $this->view($trial, $subject)->earliest($qty))]);
+        return response()->json($ask('earliest', ...array_diff_key($this->question($request), ['due' => null])));
     }
 
-    public function possible(Request $request, Desk $desk): JsonResponse
+    public function possible(Request $request, Ask $ask): JsonResponse
     {
-        [$subject, , $due] = $this->question($request);
-
-        return response()->json($this->asked($request, $desk, fn (Trial $trial) => $this->view($trial, $subject)->possible($due ?? Day::parse(Settings::planDate()))));
+        return response()->json($ask('possible', ...array_diff_key($this->question($request), ['qty' => null])));
     }
 
-    public function gross(Request $request, Desk $desk): JsonResponse
+    public function parts(Request $request, Ask $ask): JsonResponse
     {
-        [$subject, $qty, $due] = $this->question($request);
-
-        return response()->json(['rows' => $this->asked($request, $desk, fn (Trial $trial) => $this->view($trial, $subject)->gross($qty, $due))]);
+        return response()->json($ask('parts', ...$this->question($request)));
     }
 
-    /** @return array{string, string|null, int|null} what is asked for, a decimal, a day number */
+    /** @return array{lines: list<array<string, mixed>>, subject: string, qty: string|null, due: string|null} */
     private function question(Request $request): array
     {
         $given = $request->validate(['of' => 'required|string|max:190', 'qty' => ['nullable', 'regex:/^\d{1,9}(\.\d{1,6})?$/'], 'due' => 'nullable|date_format:Y-m-d']);
 
-        return [$given['of'], $given['qty'] ?? null, isset($given['due']) ? max(Day::parse($given['due']), Day::parse(Settings::planDate())) : null];
-    }
-
-    private function view(Trial $trial, string $subject): AvailabilityView
-    {
-        return new AvailabilityView($trial, $subject, Day::parse(Settings::planDate()));
-    }
-
-    /**
-     * @template T
-     *
-     * @param  callable(Trial): T  $do
-     * @return T
-     */
-    private function asked(Request $request, Desk $desk, callable $do): mixed
-    {
-        return $desk->drafted(DraftLines::of(Draft::of($this->user($request))), $do);
+        return ['lines' => Draft::of($this->user($request))->lines ?? [], 'subject' => $given['of'], 'qty' => $given['qty'] ?? null, 'due' => $given['due'] ?? null];
     }
 }

@@ -9,7 +9,7 @@ use App\Actions\EditDraft;
 use App\Actions\SaveStudy;
 use App\Actions\StartRun;
 use App\Models\Draft;
-use App\Planning\Trials\Tray;
+use App\Planning\Trials\Ask;
 use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,40 +17,50 @@ use Illuminate\Http\Request;
 /** A person's draft: what is tried before anything is written. */
 final class DraftController extends Controller
 {
-    public function show(Request $request, Tray $tray): JsonResponse
+    public function show(Request $request, Ask $ask): JsonResponse
     {
-        return $this->state($request, $tray, Draft::of($this->user($request)));
+        return $this->state($request, $ask);
     }
 
-    public function store(Request $request, EditDraft $edit, Tray $tray): JsonResponse
+    public function store(Request $request, EditDraft $edit, Ask $ask): JsonResponse
     {
         $this->may($request);
         $given = $request->validate(['changes' => 'required|array|min:1|max:60', 'changes.*' => 'array', 'title' => 'nullable|string|max:190']);
 
-        return $this->state($request, $tray, $edit->add($this->user($request), array_values($given['changes']), $given['title'] ?? null));
+        $edit->add($this->user($request), array_values($given['changes']), $given['title'] ?? null);
+
+        return $this->state($request, $ask);
     }
 
-    public function drop(Request $request, EditDraft $edit, Tray $tray, int $id): JsonResponse
+    public function drop(Request $request, EditDraft $edit, Ask $ask, int $id): JsonResponse
     {
-        return $this->state($request, $tray, $edit->drop($this->user($request), $id));
+        $edit->drop($this->user($request), $id);
+
+        return $this->state($request, $ask);
     }
 
     /** Takes a line over that someone else's change has overtaken. */
-    public function accept(Request $request, EditDraft $edit, Tray $tray, int $id): JsonResponse
+    public function accept(Request $request, EditDraft $edit, Ask $ask, int $id): JsonResponse
     {
-        return $this->state($request, $tray, $edit->accept($this->user($request), $id));
+        $edit->accept($this->user($request), $id);
+
+        return $this->state($request, $ask);
     }
 
-    public function discard(Request $request, EditDraft $edit, Tray $tray): JsonResponse
+    public function discard(Request $request, EditDraft $edit, Ask $ask): JsonResponse
     {
-        return $this->state($request, $tray, $edit->discard($this->user($request)));
+        $edit->discard($this->user($request));
+
+        return $this->state($request, $ask);
     }
 
-    public function step(Request $request, EditDraft $edit, Tray $tray): JsonResponse
+    public function step(Request $request, EditDraft $edit, Ask $ask): JsonResponse
     {
         $back = $request->validate(['back' => 'required|boolean'])['back'];
 
-        return $this->state($request, $tray, $edit->step($this->user($request), (bool) $back));
+        $edit->step($this->user($request), (bool) $back);
+
+        return $this->state($request, $ask);
     }
 
     public function commit(Request $request, CommitDraft $commit): JsonResponse
@@ -72,9 +82,9 @@ final class DraftController extends Controller
         return response()->json(['study' => $study->id, 'name' => $study->name, 'run' => $start($study->parameters, $user, $study)->id]);
     }
 
-    private function state(Request $request, Tray $tray, ?Draft $draft): JsonResponse
+    private function state(Request $request, Ask $ask): JsonResponse
     {
-        return response()->json(['state' => $tray->of($draft, $this->user($request)), 'marks' => $tray->marks($draft)]);
+        return response()->json($ask('tray', user: $this->user($request)->id));
     }
 
     private function may(Request $request): void

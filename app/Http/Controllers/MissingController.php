@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\EditDraft;
 use App\Actions\MissMaterial;
-use App\Planning\Trials\Desk;
+use App\Planning\NetworkReader;
 use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,11 +26,11 @@ final class MissingController extends Controller
     }
 
     /** Tries the order no earlier than the day on which the material is there, so that one sees what slips. */
-    public function draft(Request $request, Desk $desk, EditDraft $edit, int $id): JsonResponse
+    public function draft(Request $request, NetworkReader $reader, EditDraft $edit, int $id): JsonResponse
     {
         abort_unless($this->user($request)->can(Roles::STUDY), 403);
         $row = DB::table('missing_materials')->where('id', $id)->first() ?? abort(404);
-        $move = MoveOrder::notBefore($desk->live()->network(), $row->order_code, Day::parse(substr((string) $row->until, 0, 10)));
+        $move = MoveOrder::notBefore($reader->read(), $row->order_code, Day::parse(substr((string) $row->until, 0, 10)));
         if ($move === null) {
             return response()->json(['message' => trans(':order does not begin before that day; nothing slips.', ['order' => $row->order_code])]);
         }

@@ -7,8 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\ChangeHoldings;
 use App\Models\Run;
 use App\Planning\SavedViews;
-use App\Planning\Trials\Desk;
-use App\Planning\Trials\ReservationView;
+use App\Planning\Trials\Ask;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
@@ -18,13 +17,13 @@ use Yposta\Core\Quantity\Quantity;
 /** Which supply is held for which order. */
 final class ReservationController extends Controller
 {
-    public function index(Request $request, Desk $desk): Response
+    public function index(Request $request, Ask $ask): Response
     {
         $filter = [
             'view' => $request->query('view') === 'held' ? 'held' : 'orders', 'status' => in_array($request->query('status'), ['complete', 'partly', 'none'], true) ? (string) $request->query('status') : '',
             'q' => $request->string('q')->limit(60, '')->toString(), 'there' => $request->query('there') === '1' ? '1' : '',
         ];
-        $view = Run::live() === null ? ['orders' => [], 'held' => []] : ReservationView::of($desk->live(), $this->site($request));
+        $view = Run::live() === null ? ['orders' => [], 'held' => []] : $ask('reservations', site: $this->site($request));
 
         return Inertia::render('Reservations', ['filter' => $filter, 'orders' => $view['orders'], 'held' => $view['held'], 'views' => SavedViews::of($this->user($request), 'reservations')]);
     }

@@ -7,22 +7,14 @@ namespace App\Http\Controllers;
 use App\Actions\AcceptShortage;
 use App\Models\Draft;
 use App\Models\Run;
-use App\Planning\DraftLines;
 use App\Planning\SavedViews;
+use App\Planning\Trials\Ask;
 use App\Planning\Trials\CannotTry;
-use App\Planning\Trials\Desk;
-use App\Planning\Trials\RemedyView;
-use App\Planning\Trials\ResolveAll;
-use App\Planning\Trials\ShortageView;
-use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
-use Yposta\Core\Calendar\Day;
-use Yposta\Core\Study\Change;
-use Yposta\Core\Trial\Trial;
 
 /** What will not be covered in time, and what could be done about it. All of it is planned with the person's draft. */
 final class ShortageController extends Controller
@@ -38,30 +30,29 @@ final class ShortageController extends Controller
         return Inertia::render('Shortages', ['filter' => $filter, 'planned' => Run::live() !== null, 'open' => $request->string('open')->toString(), 'views' => SavedViews::of($this->user($request), 'shortages')]);
     }
 
-    public function rows(Request $request, Desk $desk): JsonResponse
+    public function rows(Request $request, Ask $ask): JsonResponse
     {
         $days = min(120, max(0, $request->integer('days', 14)));
 
-        return response()->json($desk->drafted($this->lines($request), fn (Trial $trial) => ShortageView::of($trial, $days, $request->query('unsent') !== '0', $this->site($request), $request->query('state') === 'covered')));
+        return response()->json($ask('shortages', lines: $this->lines($request), days: $days, countUnsent: $request->query('unsent') !== '0', site: $this->site($request), covered: $request->query('state') === 'covered'));
     }
 
     /** The remedies of a shortage, one line of JSON for each, as they are found. */
-    public function remedies(Request $request, Desk $desk): StreamedResponse
+    public function remedies(Request $request, Ask $ask): StreamedResponse
     {
         $given = $request->validate(['identity' => 'required|string|max:190', 'item' => 'required|string|max:190']);
         $lines = $this->lines($request);
 
-        return response()->stream(function () use ($desk, $lines, $given): void {
+        return response()->stream(function () use ($ask, $lines, $given): void {
+            $tell = function (array $found): void {
+                echo json_encode($found, JSON_THROW_ON_ERROR), "\n";
+                ob_get_level() > 0 && ob_flush();
+                flush();
+            };
             try {
-                $desk->drafted($lines, function (Trial $trial) use ($given): void {
-                    foreach ((new RemedyView($trial, Day::parse(Settings::planDate())))->of($given['identity'], $given['item']) as $found) {
-                        echo json_encode($found, JSON_THROW_ON_ERROR), "\n";
-                        ob_get_level() > 0 && ob_flush();
-                        flush();
-                    }
-                });
-            } catch (CannotTry $refused) {
-                echo json_encode(['trouble' => $refused->getMessage()], JSON_THROW_ON_ERROR), "\n";
+                $ask->telling('remedies', $tell, lines: $lines, identity: $given['identity'], item: $given['item']);
+            } catch (CannotTry $trouble) {
+                $tell(['trouble' => $trouble->getMessage()]);
             }
         }, 200, ['Content-Type' => 'application/x-ndjson', 'X-Accel-Buffering' => 'no']);
     }
@@ -75,16 +66,16 @@ final class ShortageController extends Controller
     }
 
     /** A set of remedies for a whole list, the best for each in turn. */
-    public function resolve(Request $request, Desk $desk, ResolveAll $resolve): JsonResponse
+    public function resolve(Request $request, Ask $ask): JsonResponse
     {
         $given = $request->validate(['needs' => 'required|array|min:1|max:200', 'needs.*.identity' => 'required|string|max:190', 'needs.*.item' => 'required|string|max:190']);
 
-        return response()->json(['proposals' => $desk->drafted($this->lines($request), fn (Trial $trial) => $resolve($trial, $given['needs']))]);
+        return response()->json($ask('resolve', lines: $this->lines($request), needs: array_values($given['needs'])));
     }
 
-    /** @return array<int, list<Change>> */
+    /** @return list<array<string, mixed>> of the person's draft */
     private function lines(Request $request): array
     {
-        return DraftLines::of(Draft::of($this->user($request)));
+        return Draft::of($this->user($request))->lines ?? [];
     }
 }

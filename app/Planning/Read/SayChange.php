@@ -30,6 +30,7 @@ final readonly class SayChange
         $key = match ($kind) {
             'put_order' => 'put_order_'.($fields['kind'] ?? 'make'),
             'pin_order' => ($fields['pinned'] ?? true) === true ? 'pin_order' : 'free_order',
+            'release_order' => ($fields['released'] ?? true) === true ? $kind : 'recall_order',
             'swap_component' => isset($fields['qty']) ? 'swap_component_part' : $kind,
             'work_days' => ($fields['works'] ?? false) === true ? $kind : 'close_days',
             default => $kind,

@@ -23,6 +23,7 @@ final readonly class SlipRow
         public bool $hurts,
         public bool $helps,
         public ?string $href,
+        public string $need,
     ) {
     }
 }

@@ -72,7 +72,7 @@ final readonly class Present
 
         return new SlipRow(
             $kind === 'sales' ? 'line' : 'order', $arrival->reference, self::code($name), $arrival->item, $item->name, $arrival->customer, Quantity::format($arrival->qty), $item->unit,
-            $this->dates->iso($arrival->due), $this->dates->isoOrNull($slip->before?->expected), $this->dates->isoOrNull($slip->after?->expected), $slip->days(), $slip->hurts(), $slip->helps(), $href,
+            $this->dates->iso($arrival->due), $this->dates->isoOrNull($slip->before?->expected), $this->dates->isoOrNull($slip->after?->expected), $slip->days(), $slip->hurts(), $slip->helps(), $href, $arrival->need,
         );
     }
 

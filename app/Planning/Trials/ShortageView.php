@@ -43,7 +43,7 @@ final readonly class ShortageView
                     $need->demand->for === null || $orders[spl_object_id($need->demand->for)] = true;
                 }
                 if (($covered || $need->state !== NeedState::Covered) && count($rows) < self::MOST) {
-                    $rows[] = self::row($present, $plan, $need, $accepted[$need->identity()] ?? null);
+                    $rows[] = self::row($present, $plan, $need, $accepted[$need->identity] ?? null);
                 }
             }
 
@@ -57,7 +57,7 @@ final readonly class ShortageView
         $demand = $need->demand;
 
         return new ShortageRow(
-            $need->identity(), $need->state->value, $item->code, $item->name, $need->point->site->code, $item->unit, Quantity::format($demand->qty), Quantity::format($need->short),
+            $need->identity, $need->state->value, $item->code, $item->name, $need->point->site->code, $item->unit, Quantity::format($demand->qty), Quantity::format($need->short),
             $present->consumer($plan, $demand), $present->dates->iso((int) $demand->date), $present->dates->isoOrNull($need->orderBy), $need->orderBy === null ? 0 : max(0, $plan->options->planDate - $need->orderBy),
             $present->dates->isoOrNull($demand->expected), $demand->lateDays(), $present->strip($need->cover, $item->unit), self::hits($need->ends), self::served($present, $need), $demand->reference(), $accepted,
         );

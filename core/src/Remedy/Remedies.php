@@ -52,23 +52,24 @@ final class Remedies
     /**
      * Those that help, as they are found.
      *
-     * @param  string  $identity  of the need, see {@see Need::identity()}
+     * @param  string  $identity  of the need, see {@see Need::nameOf()}
      * @return iterable<TriedRemedy>
      */
     public function for(string $identity): iterable
     {
-        [$candidates, $before, $name] = $this->trial->with([], function (Plan $plan) use ($identity): array {
+        [$candidates, $expected, $short] = $this->trial->with([], function (Plan $plan) use ($identity): array {
             $need = (new Shortages($plan))->find($identity);
 
-            return $need === null ? [[], null, ''] : [$this->candidates($plan, $need), $need->demand->expected, $need->demand->reference()];
+            return $need === null || $need->short === 0 ? [[], null, 0] : [$this->candidates($plan, $need), $need->demand->expected, $need->short];
         });
         foreach ($candidates as $remedy) {
             try {
-                $tried = $this->trial->with($remedy->changes, fn (Plan $plan) => $this->judge($plan, $remedy, $identity, $name));
+                $tried = $this->trial->with($remedy->changes, fn (Plan $plan) => $this->judge($plan, $remedy, $identity));
             } catch (DoesNotFit) {
                 continue;
             }
-            if ($tried->solves || ($tried->expected !== null && ($before === null || $tried->expected < $before)) || $tried->effect->change('lateDays') < 0) {
+            $earlier = $tried->expected !== null && ($expected === null || $tried->expected < $expected);
+            if ($tried->solves || $earlier || $tried->short < $short || $tried->effect->change('lateDays') < 0) {
                 yield $tried;
             }
         }
@@ -80,29 +81,12 @@ final class Remedies
         return $one->cost() <=> $other->cost();
     }
 
-    private function judge(Plan $plan, Remedy $remedy, string $identity, string $name): TriedRemedy
+    private function judge(Plan $plan, Remedy $remedy, string $identity): TriedRemedy
     {
-        $effect = Effect::between($this->trial->facts(), Facts::of($plan));
-        $demand = self::demandOf($plan, (string) ($remedy->facts['about'] ?? $name)) ?? (new Shortages($plan))->find($identity)?->demand;
-        $solves = $demand === null || ($demand->uncovered === 0 && $demand->lateDays() === 0);
+        $need = (new Shortages($plan))->find((string) ($remedy->facts['about'] ?? $identity));
+        $solves = $need === null || ($need->demand->uncovered === 0 && $need->demand->lateDays() === 0);
 
-        return new TriedRemedy($remedy, $effect, $solves, $demand?->expected);
-    }
-
-    private static function demandOf(Plan $plan, string $reference): ?Demand
-    {
-        if (str_contains($reference, ':proposal:')) {
-            return null; // another plan gives other numbers
-        }
-        foreach ($plan->demands as $demands) {
-            foreach ($demands as $demand) {
-                if ($demand->reference() === $reference) {
-                    return $demand;
-                }
-            }
-        }
-
-        return null;
+        return new TriedRemedy($remedy, Effect::between($this->trial->facts(), Facts::of($plan)), $solves, $need?->demand->expected, $need->short ?? 0);
     }
 
     /** @return list<Remedy> */

@@ -12,18 +12,19 @@ final readonly class TriedRemedy
     /**
      * @param  bool  $solves  whether the need is then covered in time
      * @param  int|null  $expected  when the need is then served; null when it is gone or nothing serves it
+     * @param  int  $short  what stock and open orders then do not cover in time, millionths
      */
-    public function __construct(public Remedy $remedy, public Effect $effect, public bool $solves, public ?int $expected)
+    public function __construct(public Remedy $remedy, public Effect $effect, public bool $solves, public ?int $expected, public int $short)
     {
     }
 
     /**
      * What it costs others comes first, then what stays late, then what it does to stock.
      *
-     * @return array{bool, int, int, int, int}
+     * @return array{bool, int, int, int, int, int}
      */
     public function cost(): array
     {
-        return [! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'), $this->effect->change('stockValue')];
+        return [! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'), $this->solves ? 0 : $this->short, $this->effect->change('stockValue')];
     }
 }

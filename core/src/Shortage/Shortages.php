@@ -51,7 +51,7 @@ final readonly class Shortages
     {
         foreach ($this->plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
-                if ($demand->kind !== DemandKind::Safety && Need::nameOf($demand, $this->plan->structure->points[$index]) === $identity) {
+                if ($demand->kind !== DemandKind::Safety && Need::nameOf($demand, $this->plan->structure) === $identity) {
                     return $this->need($demand, $index);
                 }
             }
@@ -75,7 +75,7 @@ final readonly class Shortages
             }
         }
 
-        return new Need($demand, $this->plan->structure->points[$index], Cover::of($demand, $pegs), $pegs, $state, max(0, $demand->qty - $covered), $orderBy, $this->pegs->ends($demand));
+        return new Need(Need::nameOf($demand, $this->plan->structure), $demand, $this->plan->structure->points[$index], Cover::of($demand, $pegs), $pegs, $state, max(0, $demand->qty - $covered), $orderBy, $this->pegs->ends($demand));
     }
 
     private function stateOf(Peg $peg, Demand $demand): NeedState

@@ -35,6 +35,7 @@ final class ChangeCodec
         'put_order' => PutOrder::class,
         'remove_order' => RemoveOrder::class,
         'pin_order' => PinOrder::class,
+        'release_order' => ReleaseOrder::class,
         'prioritise_order' => PrioritiseOrder::class,
         'put_components' => PutComponents::class,
         'swap_component' => SwapComponent::class,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Trial;
 
+use Yposta\Core\Shortage\Need;
+
 /** When a sales line is served, or an open order is there. Quantities in millionths, dates as day numbers. */
 final readonly class Arrival
 {
@@ -11,6 +13,7 @@ final readonly class Arrival
      * @param  int  $due  when it is wanted
      * @param  int|null  $expected  when it will be; null when nothing serves it
      * @param  int  $uncovered  what nothing serves
+     * @param  string  $need  identity of the need that it waits for, see {@see Need::nameOf()}; empty when it waits for none
      */
     public function __construct(
         public string $reference,
@@ -21,6 +24,7 @@ final readonly class Arrival
         public int $due,
         public ?int $expected,
         public int $uncovered,
+        public string $need,
     ) {
     }
 

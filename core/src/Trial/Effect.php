@@ -50,7 +50,7 @@ final readonly class Effect
         $slips = [];
         foreach ($before + $after as $reference => $_) {
             [$old, $new] = [$before[$reference] ?? null, $after[$reference] ?? null];
-            if ($old != $new) {
+            if ($old?->expected !== $new?->expected || $old?->due !== $new?->due || $old?->uncovered !== $new?->uncovered) {
                 $slips[] = new Slip($old, $new);
             }
         }

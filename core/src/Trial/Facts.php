@@ -11,6 +11,7 @@ use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\Summary;
 use Yposta\Core\Plan\Supply;
 use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Shortage\Need;
 
 /** What a plan is judged by when a change is tried: totals, and when customers and open orders get what they wait for. It outlives the plan. */
 final readonly class Facts
@@ -35,14 +36,14 @@ final readonly class Facts
         foreach ($plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
                 if ($demand->kind === DemandKind::Sales) {
-                    $lines[$demand->reference()] = new Arrival($demand->reference(), $points[$index]->item->code, $points[$index]->site->code, $demand->customer, $demand->qty, (int) $demand->date, $demand->expected, $demand->uncovered);
+                    $lines[$demand->reference()] = new Arrival($demand->reference(), $points[$index]->item->code, $points[$index]->site->code, $demand->customer, $demand->qty, (int) $demand->date, $demand->expected, $demand->uncovered, $demand->reference());
                 }
             }
         }
         foreach ($plan->supplies as $index => $supplies) {
             foreach ($supplies as $supply) {
                 if ($supply->kind === SupplyKind::Order) {
-                    $orders[$supply->reference()] = new Arrival($supply->reference(), $points[$index]->item->code, $points[$index]->site->code, '', $supply->qty, $supply->due, $supply->available, 0);
+                    $orders[$supply->reference()] = new Arrival($supply->reference(), $points[$index]->item->code, $points[$index]->site->code, '', $supply->qty, $supply->due, $supply->available, 0, $supply->waitsFor === null ? '' : Need::nameOf($supply->waitsFor, $plan->structure));
                 } elseif ($supply->isProposal() && $supply->type === OrderKind::Buy) {
                     $purchases++;
                 }

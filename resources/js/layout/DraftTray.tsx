@@ -233,12 +233,12 @@ function Slips({ title, slips, today }: { title: string; slips: SlipRow[]; today
                                 {slip.after ? day(slip.after, today) : t('not covered')}
                             </strong>
                         </span>
-                        {slip.hurts && (
+                        {slip.hurts && slip.need && (
                             <Link
-                                href={`/availability?of=${encodeURIComponent(slip.reference)}`}
+                                href={`/shortages?${new URLSearchParams({ days: '56', open: slip.need }).toString()}`}
                                 className="font-semibold text-act hover:underline"
                             >
-                                {t('Why')}
+                                {t('Ways out')}
                             </Link>
                         )}
                     </li>

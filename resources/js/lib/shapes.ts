@@ -585,6 +585,7 @@ export interface SlipRow {
     hurts: boolean;
     helps: boolean;
     href: string | null;
+    need: string;
 }
 
 /** A draft as its tray shows it. */

@@ -22,6 +22,7 @@ use Yposta\Core\Study\MoveOrder;
 use Yposta\Core\Study\PinOrder;
 use Yposta\Core\Study\PrioritiseOrder;
 use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Study\ReleaseOrder;
 use Yposta\Core\Study\ResizeOrder;
 use Yposta\Core\Study\ScaleDemand;
 use Yposta\Core\Study\SplitOrder;
@@ -40,7 +41,7 @@ function shop(): Contents
         'sales' => "order,line,item,site,qty,due,customer,priority\nA,1,HEAD,MAIN,20,2026-03-16,Isle Survey,3\nB,1,HEAD,MAIN,9,2026-03-24,Hollowmere Water,5\n",
         'forecasts' => "forecast,item,site,bucket,start,qty\nBASE,HEAD,MAIN,week,2026-04-06,12\n",
         'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-04-30\nforecasts,BASE\n",
-        'orders' => "order,kind,status,item,site,supplier,qty,received,start,due\nM1,make,firm,HEAD,MAIN,,12,,2026-03-10,2026-03-12\nM2,make,firm,HEAD,MAIN,,6,,,2026-03-20\nP1,buy,released,BODY,MAIN,SUP,40,,,2026-03-25\n",
+        'orders' => "order,kind,status,item,site,supplier,qty,received,start,due\nM1,make,firm,HEAD,MAIN,,12,,2026-03-10,2026-03-12\nM2,make,firm,HEAD,MAIN,,6,,,2026-03-20\nM3,make,firm,HEAD,MAIN,,2,,2026-02-26,2026-03-02\nP1,buy,released,BODY,MAIN,SUP,40,,,2026-03-25\n",
         'order_components' => "order,line,item,qty,issued,need\nM1,10,BODY,24,4,2026-03-10\nM1,20,GLUE,3,0,2026-03-11\n",
         'allocations' => "demand,supply,qty\nsales:B/1,stock:HEAD@MAIN,2\n",
     ]);
@@ -63,6 +64,7 @@ dataset('changes', [
     'cancel' => [new CancelOrder('M2')],
     'cancel a purchase' => [new CancelOrder('P1')],
     'pin' => [new PinOrder('P1', true)],
+    'release' => [new ReleaseOrder('M3')],
     'prioritise' => [new PrioritiseOrder('M2', 1)],
     'swap' => [new SwapComponent('M1', '10', 'BODY2')],
     'swap a part' => [new SwapComponent('M1', '10', 'BODY2', 2_000_000, 6_000_000)],

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Planning\Trials\CannotTry;
+use App\Planning\Trials\Questions;
+use Illuminate\Console\Command;
+use Throwable;
+
+/** Keeps the plan ready for what people try, and answers questions about it on a socket; see {@see \App\Planning\Trials\Ask}. */
+final class DeskCommand extends Command
+{
+    protected $signature = 'yposta:desk {--socket= : path of the socket; else the configured one}';
+
+    protected $description = 'Keep the live plan ready, so that trying a change costs only what it reaches';
+
+    public function handle(Questions $questions): int
+    {
+        ini_set('memory_limit', '-1');
+        $path = (string) ($this->option('socket') ?: config('yposta.desk'));
+        if ($path === '') {
+            $this->error('Name a socket: --socket=PATH');
+
+            return 2;
+        }
+        @unlink($path);
+        $server = stream_socket_server("unix://{$path}");
+        if ($server === false) {
+            return 1;
+        }
+        chmod($path, 0600);
+        $parent = posix_getppid();
+        while (posix_getppid() === $parent) { // whoever started it has gone, and so does it
+            $connection = @stream_socket_accept($server, 5);
+            if ($connection !== false) {
+                $this->answer($questions, $connection);
+                fclose($connection);
+            }
+        }
+        @unlink($path);
+
+        return 0;
+    }
+
+    /** @param  resource  $connection */
+    private function answer(Questions $questions, $connection): void
+    {
+        $say = fn (array $what) => @fwrite($connection, json_encode($what, JSON_THROW_ON_ERROR)."\n");
+        try {
+            stream_set_timeout($connection, 5);
+            [$question, $arguments] = [...(array) json_decode((string) fgets($connection), true, 512, JSON_THROW_ON_ERROR), [], []];
+            if (! is_string($question) || ! is_array($arguments) || ! method_exists($questions, $question)) {
+                return;
+            }
+            if ($question === 'remedies') {
+                $arguments['tell'] = fn (array $found) => $say(['tell' => $found]);
+            }
+            $say(['answer' => $questions->{$question}(...$arguments)]);
+        } catch (CannotTry $trouble) {
+            $say(['trouble' => $trouble->getMessage(), 'reason' => $trouble->reason]);
+        } catch (Throwable $trouble) {
+            report($trouble);
+            $say(['trouble' => 'Something went wrong while it was tried; it was written to the log. Nothing was changed.', 'reason' => 'error']);
+        }
+    }
+}

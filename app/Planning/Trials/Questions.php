@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Trials;
+
+use App\Models\Draft;
+use App\Models\User;
+use App\Planning\DraftLines;
+use App\Planning\NewCodes;
+use App\Planning\Shapes\RemedyRow;
+use App\Planning\Touched;
+use App\Support\Settings;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Reservation\Reservations;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\ReleaseOrder;
+use Yposta\Core\Trial\Trial;
+
+/**
+ * All that can be asked of the desk. Questions and answers are plain values, so that they can be asked in the process that keeps the
+ * plan ready as well as in one's own.
+ *
+ * @phpstan-type Lines list<array{changes: list<array<string, mixed>>}>
+ */
+final readonly class Questions
+{
+    public function __construct(private Desk $desk, private Tray $tray)
+    {
+    }
+
+    /**
+     * A person's draft as the tray shows it.
+     *
+     * @return array{state: \App\Planning\Shapes\DraftState, marks: list<\App\Planning\Shapes\DraftMark>}
+     */
+    public function tray(int $user): array
+    {
+        $person = User::query()->findOrFail($user);
+        $draft = Draft::of($person);
+
+        return ['state' => $this->tray->of($draft, $person), 'marks' => $this->tray->marks($draft)];
+    }
+
+    /**
+     * Whether changes fit on top of a draft: with free codes for new orders, and what the rows that they touch look like now.
+     *
+     * @param  Lines  $lines
+     * @param  list<array<mixed>>  $changes
+     * @return array{changes: list<array<string, mixed>>, seen: array<string, string>}
+     *
+     * @throws CannotTry when they do not
+     */
+    public function fit(array $lines, array $changes): array
+    {
+        $seen = Touched::by(array_map(ChangeCodec::decode(...), $changes), $this->desk->live()->network());
+        $fresh = $this->desk->drafted(DraftLines::changes($lines), function (Trial $trial) use ($changes): array {
+            $fresh = NewCodes::fresh(array_map(ChangeCodec::decode(...), $changes), $trial->network());
+            $fresh = [...$fresh, ...$this->heldOnRelease($fresh, $trial)];
+            try {
+                (new Changes($fresh))->apply($trial->network());
+            } catch (DoesNotFit $trouble) {
+                throw new CannotTry(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'fit');
+            }
+
+            return $fresh;
+        });
+
+        return ['changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $fresh), 'seen' => $seen];
+    }
+
+    /**
+     * By rule an order that is released holds what the plan gives it; an installation can leave that to its people.
+     *
+     * @param  list<Change>  $changes
+     * @return list<Change>
+     */
+    private function heldOnRelease(array $changes, Trial $trial): array
+    {
+        $released = [];
+        foreach ($changes as $change) {
+            $change instanceof ReleaseOrder && $change->released && $released[] = "order:{$change->order}";
+        }
+
+        return $released === [] || Settings::get(Settings::HOLD_ON_RELEASE, true) !== true ? [] : $trial->with([], fn (Plan $plan) => $this->offered($plan, $released));
+    }
+
+    /**
+     * What rows look like in the live data.
+     *
+     * @param  list<string>  $names  see {@see Touched}
+     * @return array<string, string>
+     */
+    public function look(array $names): array
+    {
+        return Touched::look($names, $this->desk->live()->network());
+    }
+
+    /**
+     * The needs of a window, see {@see ShortageView::of()}.
+     *
+     * @param  Lines  $lines
+     * @return array<string, mixed>
+     */
+    public function shortages(array $lines, int $days, bool $countUnsent, string $site, bool $covered): array
+    {
+        return $this->desk->drafted(DraftLines::changes($lines), fn (Trial $trial) => ShortageView::of($trial, $days, $countUnsent, $site, $covered));
+    }
+
+    /**
+     * What could be done about a need.
+     *
+     * @param  Lines  $lines
+     * @param  callable(array{row: RemedyRow, cost: list<int>}): void  $tell  is told each as it is found
+     * @return array{found: int}
+     */
+    public function remedies(array $lines, string $identity, string $item, callable $tell): array
+    {
+        return $this->desk->drafted(DraftLines::changes($lines), function (Trial $trial) use ($identity, $item, $tell): array {
+            $found = 0;
+            foreach ((new RemedyView($trial, $this->today()))->of($identity, $item) as $one) {
+                $tell($one);
+                $found++;
+            }
+
+            return ['found' => $found];
+        });
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @param  list<array{identity: string, item: string}>  $needs
+     * @return array{proposals: list<array<string, mixed>>}
+     */
+    public function resolve(array $lines, array $needs): array
+    {
+        return ['proposals' => $this->desk->drafted(DraftLines::changes($lines), fn (Trial $trial) => (new ResolveAll)($trial, $needs))];
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @param  string|null  $due  an ISO date
+     * @return array<string, mixed> an AvailabilityAnswer
+     */
+    public function availability(array $lines, string $subject, ?string $qty, ?string $due): array
+    {
+        return get_object_vars($this->asked($lines, $subject, fn (AvailabilityView $view) => $view->answer($qty, $this->day($due))));
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @return array{day: string|null}
+     */
+    public function earliest(array $lines, string $subject, ?string $qty): array
+    {
+        return ['day' => $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->earliest($qty))];
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @return array{any: string, stock: string}
+     */
+    public function possible(array $lines, string $subject, ?string $due): array
+    {
+        return $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->possible($this->day($due) ?? $this->today()));
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @return array{rows: list<\App\Planning\Shapes\GrossRow>}
+     */
+    public function parts(array $lines, string $subject, ?string $qty, ?string $due): array
+    {
+        return ['rows' => $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->gross($qty, $this->day($due)))];
+    }
+
+    /** @return array<string, mixed> see {@see ReservationView::of()} */
+    public function reservations(string $site): array
+    {
+        return ReservationView::of($this->desk->live(), $site);
+    }
+
+    /**
+     * What would hold for each of some orders what the plan gives them.
+     *
+     * @param  list<string>  $references
+     * @return array{changes: list<array<string, mixed>>}
+     */
+    public function holdable(array $references): array
+    {
+        $changes = $this->desk->live()->with([], fn (Plan $plan) => $this->offered($plan, $references));
+
+        return ['changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $changes)];
+    }
+
+    /**
+     * @param  list<string>  $references
+     * @return list<Change>
+     */
+    private function offered(Plan $plan, array $references): array
+    {
+        $changes = [];
+        foreach ((new Reservations($plan))->all() as $order) {
+            in_array($order->reference, $references, true) && array_push($changes, ...Reservations::toHold($order));
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  Lines  $lines
+     * @param  callable(AvailabilityView): T  $read
+     * @return T
+     */
+    private function asked(array $lines, string $subject, callable $read): mixed
+    {
+        return $this->desk->drafted(DraftLines::changes($lines), fn (Trial $trial) => $read(new AvailabilityView($trial, $subject, $this->today())));
+    }
+
+    private function today(): int
+    {
+        return Day::parse(Settings::planDate());
+    }
+
+    /** A day that is asked for, not before today. */
+    private function day(?string $iso): ?int
+    {
+        return $iso === null ? null : max(Day::parse($iso), $this->today());
+    }
+}

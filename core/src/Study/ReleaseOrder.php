@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Study;
+
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OrderStatus;
+
+/** Starts or sends a firm order: from then on the run keeps its dates as they are. */
+final readonly class ReleaseOrder implements Change
+{
+    use OrderChange;
+
+    public function __construct(public string $order, public bool $released = true)
+    {
+    }
+
+    public function apply(Network $network): Network
+    {
+        $old = self::order($network, $this->order);
+        if (($old->status === OrderStatus::Released) === $this->released) {
+            throw new DoesNotFit("order {$this->order} is ".($this->released ? 'released' : 'firm').' already');
+        }
+
+        return self::put($network, $old->with(status: $this->released ? OrderStatus::Released : OrderStatus::Firm));
+    }
+
+    public function inverse(Network $before): array
+    {
+        return [new self($this->order, ! $this->released)];
+    }
+}
