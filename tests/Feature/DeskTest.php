@@ -27,11 +27,13 @@ beforeEach(function () {
     for ($wait = 0; $wait < 200 && ! file_exists($this->socket); $wait++) {
         usleep(50_000);
     }
-    config(['database.connections.sqlite.database' => $database]);
-    DB::purge('sqlite');
+    config(['database.connections.company' => [...config('database.connections.sqlite'), 'database' => $database]]);
+    DB::setDefaultConnection('company');
 });
 
 afterEach(function () {
+    DB::setDefaultConnection('sqlite');
+    DB::purge('company');
     proc_terminate($this->desk);
     proc_close($this->desk);
     array_map(unlink(...), glob("{$this->folder}/*") ?: []);
