@@ -26,6 +26,10 @@ final class Application
 
     private ?RemoteWebDriver $driver = null;
 
+    private ?RemoteWebDriver $second = null;
+
+    private int $driverPort = 0;
+
     private readonly string $database;
 
     private readonly string $profile;
@@ -61,6 +65,25 @@ final class Application
         return $this->driver ?? throw new RuntimeException('the browser has not been started');
     }
 
+    /** Another browser beside the first, for a second person. */
+    public function secondBrowser(): RemoteWebDriver
+    {
+        return $this->second ??= $this->openBrowser("{$this->profile}-second");
+    }
+
+    private function openBrowser(string $profile): RemoteWebDriver
+    {
+        $options = new ChromeOptions;
+        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage', '--no-first-run', '--force-device-scale-factor=1', "--user-data-dir={$profile}"]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $driver = RemoteWebDriver::create("http://127.0.0.1:{$this->driverPort}", $capabilities, 60_000, 60_000);
+        $driver->manage()->window()->setSize(new WebDriverDimension(1280, 940));
+
+        return $driver;
+    }
+
     private function start(): void
     {
         touch($this->database);
@@ -69,22 +92,18 @@ final class Application
         }
         $root = dirname(__DIR__, 2);
         $this->begin(['php', 'artisan', 'queue:work', '--quiet', '--sleep=0.1', '--tries=1'], $root);
+        $this->begin(['php', 'artisan', 'yposta:desk', '--quiet'], $root);
         $this->begin(['php', '-d', 'opcache.enable_cli=1', '-S', "127.0.0.1:{$this->port}", "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php"], "{$root}/public", ['PHP_CLI_SERVER_WORKERS' => '3']);
-        $driverPort = self::freePort();
+        $driverPort = $this->driverPort = self::freePort();
         $this->begin(['chromedriver', "--port={$driverPort}"], $root);
-        self::await(fn () => self::listens($this->port) && self::listens($driverPort), 'the server and the driver of the browser');
-        $options = new ChromeOptions;
-        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage', '--no-first-run', '--force-device-scale-factor=1', "--user-data-dir={$this->profile}"]);
-        $capabilities = DesiredCapabilities::chrome();
-        $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
-        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$driverPort}", $capabilities, 60_000, 60_000);
-        $this->driver->manage()->window()->setSize(new WebDriverDimension(1280, 940));
+        self::await(fn () => self::listens($this->port) && self::listens($driverPort) && file_exists("{$this->database}.desk"), 'the server and the driver of the browser');
+        $this->driver = $this->openBrowser($this->profile);
     }
 
     private function stop(): void
     {
         try {
+            $this->second?->quit();
             $this->driver?->quit();
         } catch (\Throwable) {
             // the browser has gone already
@@ -95,7 +114,7 @@ final class Application
             proc_close($process);
         }
         array_map(unlink(...), glob("{$this->database}*") ?: []);
-        is_dir($this->profile) && exec('rm -rf '.escapeshellarg($this->profile));
+        exec('rm -rf '.escapeshellarg($this->profile).' '.escapeshellarg("{$this->profile}-second"));
     }
 
     /** @return array<string, string> */
@@ -103,7 +122,7 @@ final class Application
     {
         return [
             ...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'YPOSTA_DEMO' => 'true', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $this->database,
-            'QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'APP_URL' => $this->address(),
+            'QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'APP_URL' => $this->address(), 'YPOSTA_DESK' => "{$this->database}.desk",
         ];
     }
 

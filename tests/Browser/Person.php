@@ -16,14 +16,16 @@ final readonly class Person
 {
     private RemoteWebDriver $browser;
 
-    public function __construct(private Application $application)
+    public function __construct(private Application $application, bool $second = false)
     {
-        $this->browser = $application->browser();
+        $this->browser = $second ? $application->secondBrowser() : $application->browser();
     }
 
-    public static function signedIn(string $email): self
+    /** @param  bool  $second  in a browser beside the first person's */
+    public static function signedIn(string $email, bool $second = false): self
     {
-        $person = new self(Application::running());
+        $person = new self(Application::running(), $second);
+        $second && $person->opens('/sign-in');
         $person->browser->manage()->deleteAllCookies();
         $person->opens('/sign-in')->types('#email', $email)->types('#password', 'river-and-wind')->clicks("//button[@type='submit']")->sees('Needs you');
 
@@ -87,6 +89,17 @@ final readonly class Person
         return $this;
     }
 
+    /** Fills a field of the browser's own, as a date, in one go. */
+    public function sets(string $where, string $value): self
+    {
+        $this->browser->executeScript(
+            "const field = arguments[0]; Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value').set.call(field, arguments[1]); field.dispatchEvent(new Event('input', {bubbles: true})); field.dispatchEvent(new Event('change', {bubbles: true}))",
+            [$this->find($where), $value],
+        );
+
+        return $this;
+    }
+
     /** Presses keys where the focus is: letters, or names of {@see WebDriverKeys}. */
     public function presses(string ...$keys): self
     {
@@ -94,6 +107,14 @@ final readonly class Person
             $name = WebDriverKeys::class.'::'.$key;
             $this->browser->getKeyboard()->sendKeys(defined($name) ? (string) constant($name) : $key);
         }
+
+        return $this;
+    }
+
+    /** Presses a key while another is held. */
+    public function pressesWith(string $held, string $key): self
+    {
+        $this->browser->getKeyboard()->sendKeys([(string) constant(WebDriverKeys::class.'::'.$held), $key]);
 
         return $this;
     }
