@@ -24,7 +24,7 @@ it('finds three ways out of a shortage, combines two, commits, and undoes it fro
     // combine it with another for the radar modules
     $person->clicks("//tr[@data-row][contains(., 'RM-31')][contains(., '7 days late')]")->clicks("//button[@aria-label='Try: Pull P-3311 in to Fri 6 Mar']")->sees('Draft, 2 changes');
     Application::await(fn () => str_contains($person->reads(TRAY), 'sales lines late 8 4'), 'four late lines');
-    $person->clicks(TRAY."//button[@aria-expanded]")->sees('Delmar Harbours')->sees('Use PCB-207B for 13 pcs');
+    $person->clicks(TRAY.'//button[@aria-expanded]')->sees('Delmar Harbours')->sees('Use PCB-207B for 13 pcs');
 
     // written, all of it
     $person->clicks("//button[normalize-space()='Commit']")->sees('changes written.')->seesNot('Draft, 2 changes');

@@ -118,7 +118,7 @@ final readonly class TodayView
         }
         $names = $this->names($short->orderBy('p.short_from')->orderBy('p.item_code'), fn ($row) => trans(':item from :day', ['item' => $row->item_code, 'day' => Say::isoDay($row->short_from, $this->plan->planDate)]));
 
-        return [new TodayLine('short', 'broken', trans_choice('{1} 1 item|[2,*] :count items', $count, ['count' => $count]), trans('short within two weeks'), $names, null, new Link(trans('See the plan'), '/plan?trouble=1&sort=urgency'))];
+        return [new TodayLine('short', 'broken', trans_choice('{1} 1 item|[2,*] :count items', $count, ['count' => $count]), trans('short within two weeks'), $names, null, new Link(trans('Ways out'), '/shortages'))];
     }
 
     /**

@@ -1,8 +1,9 @@
 import { Popover, PopoverButton, PopoverPanel, useClose } from '@headlessui/react';
-import { Link, router } from '@inertiajs/react';
+import { Link, router, usePage } from '@inertiajs/react';
 import { ChevronDown, FlaskConical, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { useDraft } from '@/lib/draft';
 import { moment } from '@/lib/format';
 import { postJson, Refusal } from '@/lib/http';
 import type { RunState } from '@/lib/shapes';
@@ -14,12 +15,17 @@ export function showPlan(study: number | null): void {
     void postJson('/shown-plan', { study }).then(() => router.reload());
 }
 
+/** Pages whose figures are planned with the person's draft. */
+const WITH_DRAFT = ['/shortages', '/availability'];
+
 /**
  * Which plan is shown and how old it is. A stale plan must not go unnoticed: the changes since it was made are counted in amber, and named
  * when it is opened. A study is violet, as all that is not committed.
  */
 export function PlanChip() {
     const { plan } = useShared();
+    const { url } = usePage();
+    const drafted = useDraft().state.lines.length > 0 && WITH_DRAFT.some((path) => url.startsWith(path));
     if (plan.finishedAt === null) {
         return <p className="rounded border border-look bg-look-tint px-2.5 py-1 text-base">{t('Nothing has been planned yet')}</p>;
     }
@@ -38,6 +44,7 @@ export function PlanChip() {
                     <strong className="max-w-40 truncate">
                         {plan.study ? t('Study {name}', { name: plan.study.name }) : t('Live plan')}
                     </strong>
+                    {drafted && <strong className="text-draft">{t('with your draft')}</strong>}
                     <span className={stale || plan.study ? 'text-ink' : 'text-mute'}>
                         {t('planned {at}', { at: moment(plan.finishedAt) })}
                         {old && `, ${t('for another day')}`}

@@ -69,10 +69,7 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
     };
     return (
         <>
-            <PageHead title={t('Availability by structure')}>
-                {data && `${data.label} ${data.name}`}
-                {draft.state.lines.length > 0 && <strong className="text-draft"> {t('with your draft')}</strong>}
-            </PageHead>
+            <PageHead title={t('Availability by structure')}>{data && `${data.label} ${data.name}`}</PageHead>
             <div className="mb-2.5 flex flex-wrap items-end gap-3 rounded border border-line bg-surface px-3 py-2.5 text-sm">
                 <label className="flex flex-col gap-0.5">
                     <span className="text-xs font-bold text-mute">{t('Order, sales line or item')}</span>

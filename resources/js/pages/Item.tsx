@@ -1,3 +1,4 @@
+import { PointDraft } from '@/pages/parts/DraftForms';
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { Empty } from '@/components/Empty';
@@ -93,6 +94,15 @@ export default function Item({ item, detail, sites, filter }: Props) {
                 <Messages messages={detail.messages} />
                 <h3 className="mt-4 mb-1 text-xs font-bold text-mute">{t('Planning data')}</h3>
                 <PlanningData facts={detail.planning} />
+                <PointDraft key={`${detail.item} ${detail.site}`} detail={detail} />
+                <p className="mt-2 text-sm">
+                    <Link
+                        href={`/availability?of=${encodeURIComponent(`item:${detail.item}@${detail.site}`)}`}
+                        className="font-semibold text-act hover:underline"
+                    >
+                        {t('When could there be more?')}
+                    </Link>
+                </p>
                 {sites.length > 1 && (
                     <p className="mt-3 text-sm text-mute">
                         {t('Also at')}{' '}

@@ -18,11 +18,7 @@ export default function Journal({ entries, filter, most }: { entries: JournalRow
         <>
             <PageHead title={t('Journal')}>{tn('1 entry', '{n} entries', entries.length)}</PageHead>
             <div className="mb-2.5 flex">
-                <FindBox
-                    label={t('Find order, item, person')}
-                    value={filter.q ?? ''}
-                    onChange={(q) => refilter('/journal', filter, { q }, {})}
-                />
+                <FindBox label={t('Find what was done')} value={filter.q ?? ''} onChange={(q) => refilter('/journal', filter, { q }, {})} />
             </div>
             {entries.length === 0 ? (
                 <Empty title={t('Nothing stands here')}>{t('What people change is written down here.')}</Empty>

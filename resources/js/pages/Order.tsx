@@ -53,9 +53,17 @@ export default function Order({ order }: { order: OrderDetail }) {
                         )}
                         <Messages messages={line.messages} />
                         {line.expected !== null && (
-                            <p className="mt-2 flex gap-4 text-sm">
+                            <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
                                 <PeggingLink of={`order:${line.code}`} way="up" />
                                 {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
+                                {order.kind === 'make' && (
+                                    <Link
+                                        href={`/availability?of=${encodeURIComponent(`order:${line.code}`)}`}
+                                        className="font-semibold text-act hover:underline"
+                                    >
+                                        {t('Check another date')}
+                                    </Link>
+                                )}
                             </p>
                         )}
                         <DraftMarks reference={`order:${line.code}`} />

@@ -41,7 +41,7 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                 <PageHead title={t('Plan')}>
                     {t('Balance at the end of each period, {trouble} of {points} items in trouble', { trouble: inTrouble, points })}
                 </PageHead>
-                <span className="ml-auto flex items-center gap-4">
+                <span className="ml-auto flex shrink-0 items-center gap-4">
                     {counts.messages > 0 && (
                         <Link href="/messages" className="font-semibold whitespace-nowrap text-act hover:underline">
                             {tn('1 message to work through', '{n} messages to work through', counts.messages)}

@@ -73,9 +73,8 @@ export default function Shortages({ filter, planned, open: first, views }: Props
                             components: data.components,
                             orders: data.orders,
                         })}
-                    {draft.state.lines.length > 0 && <strong className="text-draft"> {t('with your draft')}</strong>}
                 </PageHead>
-                <span className="ml-auto flex gap-3 pt-0.5 text-sm">
+                <span className="ml-auto flex shrink-0 gap-3 pt-0.5 text-sm whitespace-nowrap">
                     <Link href="/availability" className="font-semibold text-act hover:underline">
                         {t('Availability by structure')}
                     </Link>

@@ -35,9 +35,17 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
                     <LineHead line={line} />
                     <Messages messages={line.messages} />
                     {line.expected !== null && (
-                        <p className="mt-2 flex gap-4 text-sm">
+                        <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
                             <PeggingLink of={`order:${line.code}`} way="up" />
                             {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
+                            {order.kind === 'make' && (
+                                <Link
+                                    href={`/availability?of=${encodeURIComponent(`order:${line.code}`)}`}
+                                    className="font-semibold text-act hover:underline"
+                                >
+                                    {t('Check another date')}
+                                </Link>
+                            )}
                         </p>
                     )}
                     <DraftMarks reference={`order:${line.code}`} />
