@@ -21,6 +21,8 @@ use Yposta\Core\Study\MoveOrder;
 
 const TRIES = 12;
 
+const LINES = 5;
+
 $points = (int) ($argv[1] ?? 20_000);
 $folder = sys_get_temp_dir().'/yposta-bench-'.getmypid();
 mkdir($folder);
@@ -71,6 +73,11 @@ try {
         $total += $seconds;
         $worst = max($worst, $seconds);
     }
+    $lines = array_map(fn (OpenOrder $order) => [new MoveOrder($order->code, $order->due + 3, $order->start === null ? null : $order->start + 3)], array_slice($orders, 0, LINES));
+    $began = hrtime(true);
+    $trial->tries($lines);
+    $draft = (hrtime(true) - $began) / 1e6;
+    printf("trial, a draft of %d lines            %7.0f ms\n", LINES, $draft);
     printf("trial, one change there and back    %7.0f ms, at worst %.0f ms\n", $total / TRIES * 1e3, $worst * 1e3);
 } finally {
     array_map(unlink(...), glob("{$folder}/*") ?: []);

@@ -26,7 +26,7 @@ use Yposta\Core\Study\PutOrder;
 /** Writes a list of changes into the live data, all or none, with what takes them back. Call within a transaction. */
 final readonly class CommitChanges
 {
-    public function __construct(private NetworkReader $reader, private ChangeWriter $writer)
+    public function __construct(private NetworkReader $reader, private ChangeWriter $writer, private TakeProposals $conversions)
     {
     }
 
@@ -48,6 +48,7 @@ final readonly class CommitChanges
         $say = new SayChange(Day::parse(Settings::planDate()));
         $sentences = array_map(fn (Change $change) => $say->sentence(ChangeCodec::encode($change)), $changes);
         $this->writer->write($before, $after, $by);
+        $this->conversions->take(array_values(array_filter($changes, fn (Change $change) => $change instanceof PutOrder)), $by);
         $written = $this->reader->read();
         $commit = (int) DB::table('commits')->insertGetId([
             'user_id' => $by->id, 'sentences' => json_encode($sentences, JSON_THROW_ON_ERROR), 'changes' => $this->json($changes), 'inverse' => $this->json($inverse),

@@ -47,8 +47,11 @@ final readonly class ChangeWriter
         foreach (RowDifference::of($before->orders, $after->orders, fn (OpenOrder $order) => $order->code) as $code => [$old, $new]) {
             $line = OrderLine::query()->where('code', (string) $code)->first();
             if ($new === null) {
-                $line?->update(['cancelled' => true, 'version' => $line->version + 1]);
-                $line === null || $this->settle($line->order_id);
+                if ($line !== null) {
+                    $line->update(['cancelled' => true, 'version' => $line->version + 1]);
+                    DB::table('conversions')->where('order_line_id', $line->id)->delete(); // what it was made of is needed again
+                    $this->settle($line->order_id);
+                }
 
                 continue;
             }

@@ -17,7 +17,7 @@ final readonly class NetworkWriter
 
     /** Tables that a network fills, those that refer to others first. */
     private const TABLES = [
-        'studies', 'message_answers', 'drafts', 'commits', 'conversions', 'allocations', 'order_operations', 'order_components', 'order_lines', 'orders', 'sales_lines', 'forecast_buckets', 'stock', 'setup_changes',
+        'missing_materials', 'accepted_shortages', 'studies', 'message_answers', 'drafts', 'commits', 'conversions', 'allocations', 'order_operations', 'order_components', 'order_lines', 'orders', 'sales_lines', 'forecast_buckets', 'stock', 'setup_changes',
         'operation_alternatives', 'operations', 'closures', 'shifts', 'work_centres', 'substitutes', 'bom_lines', 'planning_data', 'supplier_items', 'suppliers',
         'items', 'sites', 'calendar_days', 'calendars',
     ];

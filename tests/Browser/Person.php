@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Cookie;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
@@ -12,11 +13,14 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
 /** Someone in front of the browser: looks, clicks, types; waits for a state, never for a time. */
-final readonly class Person
+final class Person
 {
-    private RemoteWebDriver $browser;
+    /** @var array<string, list<Cookie>> of those who have signed in */
+    private static array $sessions = [];
 
-    public function __construct(private Application $application, bool $second = false)
+    private readonly RemoteWebDriver $browser;
+
+    public function __construct(private readonly Application $application, bool $second = false)
     {
         $this->browser = $second ? $application->secondBrowser() : $application->browser();
     }
@@ -25,9 +29,15 @@ final readonly class Person
     public static function signedIn(string $email, bool $second = false): self
     {
         $person = new self(Application::running(), $second);
-        $second && $person->opens('/sign-in');
-        $person->browser->manage()->deleteAllCookies();
+        $person->opens('/sign-in')->browser->manage()->deleteAllCookies();
+        $key = $email.($second ? ' second' : '');
+        if (isset(self::$sessions[$key])) { // signed in before: too many attempts in a minute would be refused
+            array_map($person->browser->manage()->addCookie(...), self::$sessions[$key]);
+
+            return $person->opens('/')->sees('Needs you');
+        }
         $person->opens('/sign-in')->types('#email', $email)->types('#password', 'river-and-wind')->clicks("//button[@type='submit']")->sees('Needs you');
+        self::$sessions[$key] = $person->browser->manage()->getCookies();
 
         return $person;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\Draft;
 use App\Models\Order;
 use App\Models\OrderLine;
+use App\Models\Run;
 use App\Models\Study;
 use App\Planning\NetworkReader;
 use Illuminate\Support\Facades\DB;
@@ -76,6 +77,17 @@ it('commits all of it in one step, under new codes, and tells the journal', func
         ->and(DB::table('allocations')->where('supply', "order:{$code}")->value('demand'))->toBe('part:M-1051/10')
         ->and(Draft::of($this->planner)->lines)->toBe([])
         ->and(DB::table('activity_log')->where('event', 'commit')->value('description'))->toContain('P-3308 to Tue 3 Mar')->toContain('BRANTLOW');
+});
+
+it('takes a proposal that was tried as an order off the list, and puts it back when that is undone', function () {
+    $row = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))->where('s.kind', 'proposal')->where('s.type', 'buy')->where('p.item_code', 'PCB-207')->orderBy('s.due')->first();
+    $open = fn () => DB::table('conversions')->where('proposal', (int) $row->name)->doesntExist();
+    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => (string) intdiv((int) $row->qty, 1_000_000), 'due' => substr($row->due, 0, 10), 'supplier' => 'BRANTLOW']);
+    $commit = ($this->commit)()->assertOk()->json('commit');
+    expect($open())->toBeFalse();
+    $this->postJson('/proposals/convert', ['run' => Run::live()->id, 'lines' => [['number' => (int) $row->name]], 'key' => 'convert-key-000000001'])->assertStatus(422)->assertJsonPath('reason', 'converted');
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk();
+    expect($open())->toBeTrue();
 });
 
 it('writes once when the button is pressed twice', function () {

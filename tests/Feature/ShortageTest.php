@@ -62,8 +62,15 @@ it('proposes a set for a whole list, none solved twice', function () {
     $needs = ($this->rows)()->where('state', 'waiting')->take(8)->map(fn ($row) => ['identity' => $row['identity'], 'item' => $row['item']])->values()->all();
     $proposals = collect($this->postJson('/shortages/resolve', ['needs' => $needs])->assertOk()->json('proposals'));
 
-    expect($proposals)->toHaveCount(8)->and($proposals->whereNotNull('remedy'))->not->toBeEmpty()->and($proposals->whereNotNull('solvedBy'))->not->toBeEmpty()
+    expect($proposals)->toHaveCount(8)->and($proposals->whereNotNull('remedy'))->not->toBeEmpty()->and($proposals->whereNotNull('solvedBy'))->not->toBeEmpty()->and($proposals->where('inTime', true))->toBeEmpty()
         ->and($proposals->pluck('remedy.title')->filter()->duplicates()->all())->toBe([]);
+});
+
+it('does not say of what is in time that something solved it', function () {
+    $needs = ($this->rows)()->filter(fn ($row) => $row['state'] === 'waiting')->take(2)->concat(($this->rows)()->filter(fn ($row) => $row['state'] === 'order_now')->take(2))->map(fn ($row) => ['identity' => $row['identity'], 'item' => $row['item']])->values()->all();
+    $proposals = $this->postJson('/shortages/resolve', ['needs' => $needs])->json('proposals');
+
+    expect(array_column($proposals, 'inTime'))->toBe([false, false, true, true])->and($proposals[2]['solvedBy'])->toBeNull();
 });
 
 it('accepts a shortage with a reason that others see, and takes it back', function () {

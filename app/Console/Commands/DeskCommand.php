@@ -7,11 +7,18 @@ namespace App\Console\Commands;
 use App\Planning\Trials\CannotTry;
 use App\Planning\Trials\Questions;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 use Throwable;
 
 /** Keeps the plan ready for what people try, and answers questions about it on a socket; see {@see \App\Planning\Trials\Ask}. */
 final class DeskCommand extends Command
 {
+    /** Seconds without a question in which there is time to clear up. */
+    private const IDLE = 5;
+
+    /** Questions after which it is cleared up all the same. */
+    private const BETWEEN = 200;
+
     protected $signature = 'yposta:desk {--socket= : path of the socket; else the configured one}';
 
     protected $description = 'Keep the live plan ready, so that trying a change costs only what it reaches';
@@ -32,11 +39,18 @@ final class DeskCommand extends Command
         }
         chmod($path, 0600);
         $parent = posix_getppid();
+        $asked = 0;
         while (posix_getppid() === $parent) { // whoever started it has gone, and so does it
-            $connection = @stream_socket_accept($server, 5);
+            $connection = @stream_socket_accept($server, self::IDLE);
             if ($connection !== false) {
                 $this->answer($questions, $connection);
                 fclose($connection);
+                DB::disconnect(); // nobody waits for a snapshot or a connection that has been idle for hours
+                $asked++;
+            }
+            if ($asked > 0 && ($connection === false || $asked >= self::BETWEEN)) {
+                gc_collect_cycles(); // a plan is a web: what a trial has left of it is only found by looking
+                $asked = 0;
             }
         }
         @unlink($path);

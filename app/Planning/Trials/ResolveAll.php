@@ -21,24 +21,29 @@ final readonly class ResolveAll
     private const QUIET = ['substitute', 'take_from', 'transfer', 'order_now', 'other_supplier', 'buy_instead'];
 
     /**
-     * @param  array<mixed>  $needs  `identity` and `item` of each
-     * @return list<array{identity: string, item: string, remedy: RemedyRow|null, solvedBy: string|null}> those that need nothing more say by which they were solved
+     * @param  list<array{identity: string, item: string}>  $needs
+     * @return list<array{identity: string, item: string, remedy: RemedyRow|null, solvedBy: string|null, inTime: bool}> those that need nothing more say after which they did not; `inTime` those that needed nothing
      */
     public function __invoke(Trial $trial, array $needs): array
     {
         $ground = $trial->network();
         $rows = [];
         $last = null;
+        $open = array_filter($needs, fn (array $need) => $this->isOpen($trial, $need['identity']));
         try {
-            foreach ($needs as $need) {
-                [$identity, $item] = [(string) $need['identity'], (string) $need['item']];
+            foreach ($needs as $place => ['identity' => $identity, 'item' => $item]) {
+                if (! isset($open[$place])) {
+                    $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => null, 'inTime' => true];
+
+                    continue;
+                }
                 if (! $this->isOpen($trial, $identity)) {
-                    $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => $last];
+                    $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => $last, 'inTime' => false];
 
                     continue;
                 }
                 $best = $this->best($trial, $identity, $item);
-                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => $best, 'solvedBy' => null];
+                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => $best, 'solvedBy' => null, 'inTime' => false];
                 if ($best !== null) {
                     $changes = array_map(ChangeCodec::decode(...), (array) json_decode($best->changes, true, 512, JSON_THROW_ON_ERROR));
                     $trial->settle((new Changes(array_values($changes)))->apply($trial->network()));

@@ -68,7 +68,7 @@ export default function Order({ order }: { order: OrderDetail }) {
                         )}
                         <DraftMarks reference={`order:${line.code}`} />
                         {['firm', 'released'].includes(order.status) && (
-                            <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} />
+                            <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} status={order.status} />
                         )}
                         <PegList title={t('Serves')} pegs={line.serves} />
                     </section>

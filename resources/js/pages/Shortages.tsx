@@ -179,7 +179,7 @@ export default function Shortages({ filter, planned, open: first, views }: Props
             {resolving && (
                 <Inspector label={t('Resolve all')}>
                     <ResolvePanel
-                        rows={rows.filter((row) => row.state !== 'covered' && row.accepted === null)}
+                        rows={rows.filter((row) => ['waiting', 'passed'].includes(row.state) && row.accepted === null)}
                         onClose={() => setResolving(false)}
                     />
                 </Inspector>

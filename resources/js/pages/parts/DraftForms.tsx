@@ -31,7 +31,7 @@ function Trial({ title, children }: { title: string; children: ReactNode }) {
 const QUANTITY = /^\d{1,12}(\.\d{1,6})?$/;
 
 /** Tries an order on other dates, with another quantity, split, cancelled. When a supplier calls, this is where one types what he says. */
-export function OrderDraft({ line, kind }: { line: OrderLineRow; kind: string }) {
+export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: string; status: string }) {
     const { plan } = useShared();
     const draft = useDraft();
     const [due, setDue] = useState(line.due);
@@ -90,6 +90,15 @@ export function OrderDraft({ line, kind }: { line: OrderLineRow; kind: string })
                 <Button disabled={draft.busy} onClick={() => void draft.add([{ change: 'cancel_order', order: line.code }])}>
                     {t('Try without it')}
                 </Button>
+                {status === 'firm' && (
+                    <Button
+                        disabled={draft.busy}
+                        title={t('It holds what the plan gives it')}
+                        onClick={() => void draft.add([{ change: 'release_order', order: line.code }])}
+                    >
+                        {kind === 'buy' ? t('Sent') : t('Release')}
+                    </Button>
+                )}
             </div>
             <div className="flex flex-wrap items-end gap-2 border-t border-draft/20 pt-2">
                 <Labelled label={t('Keep now')}>

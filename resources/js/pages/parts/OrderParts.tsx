@@ -50,7 +50,7 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
                     )}
                     <DraftMarks reference={`order:${line.code}`} />
                     {['firm', 'released'].includes(order.status) && (
-                        <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} />
+                        <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} status={order.status} />
                     )}
                     <PegList title={t('Serves')} pegs={line.serves} />
                     <Components rows={line.components} order={line.code} />

@@ -12,6 +12,7 @@ interface Proposal {
     item: string;
     remedy: RemedyRow | null;
     solvedBy: string | null;
+    inTime: boolean;
 }
 
 /** More at once would take too long to read, and to plan. */
@@ -84,7 +85,9 @@ export function ResolvePanel({ rows, onClose }: { rows: ShortageRow[]; onClose: 
                                 <strong>{one.item}</strong>{' '}
                                 {one.solvedBy
                                     ? t('needs nothing more after: {title}', { title: one.solvedBy })
-                                    : t('is in time, or nothing solves it')}
+                                    : one.inTime
+                                      ? t('is in time as it is proposed')
+                                      : t('nothing that could be planned solves it')}
                             </span>
                         )}
                     </li>
