@@ -21,7 +21,7 @@ use Yposta\Core\Study\MoveOrder;
 
 const TRIES = 12;
 
-const LINES = 5;
+const LINES = 8;
 
 $points = (int) ($argv[1] ?? 20_000);
 $folder = sys_get_temp_dir().'/yposta-bench-'.getmypid();
@@ -74,10 +74,10 @@ try {
         $worst = max($worst, $seconds);
     }
     $lines = array_map(fn (OpenOrder $order) => [new MoveOrder($order->code, $order->due + 3, $order->start === null ? null : $order->start + 3)], array_slice($orders, 0, LINES));
+    $trial->tries(array_slice($lines, 0, -1));
     $began = hrtime(true);
     $trial->tries($lines);
-    $draft = (hrtime(true) - $began) / 1e6;
-    printf("trial, a draft of %d lines            %7.0f ms\n", LINES, $draft);
+    printf("trial, line %-2d of a draft            %7.0f ms\n", LINES, (hrtime(true) - $began) / 1e6);
     printf("trial, one change there and back    %7.0f ms, at worst %.0f ms\n", $total / TRIES * 1e3, $worst * 1e3);
 } finally {
     array_map(unlink(...), glob("{$folder}/*") ?: []);

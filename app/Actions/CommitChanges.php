@@ -31,7 +31,7 @@ final readonly class CommitChanges
     }
 
     /**
-     * @param  array<int, list<Change>>  $lines
+     * @param  list<list<Change>>  $lines
      * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see Touched}; lines without are not compared
      * @return array{commit: int, sentences: list<string>, orders: list<string>} what was written, and the codes of new orders
      *
@@ -60,7 +60,7 @@ final readonly class CommitChanges
     }
 
     /**
-     * @param  array<int, list<Change>>  $lines
+     * @param  list<list<Change>>  $lines
      * @param  array<int, array<string, string>>  $seen
      */
     private function check(array $lines, array $seen, Network $network, User $by): void
@@ -93,12 +93,12 @@ final readonly class CommitChanges
     /**
      * The changes with the codes that new orders get.
      *
-     * @param  array<int, list<Change>>  $lines
+     * @param  list<list<Change>>  $lines
      * @return array{list<Change>, list<string>}
      */
     private function numbered(array $lines, Network $network): array
     {
-        $changes = array_merge(...array_values($lines));
+        $changes = array_merge(...$lines);
         $codes = [];
         foreach (NewCodes::made($changes) as $code => $maker) {
             $codes[$code] = OrderNumbers::next($maker instanceof PutOrder ? $maker->kind : ($network->orders[$maker->order]->kind->value ?? 'make'));

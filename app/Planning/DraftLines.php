@@ -11,7 +11,7 @@ use Yposta\Core\Study\ChangeCodec;
 /** The lines of a draft as changes of the core. */
 final class DraftLines
 {
-    /** @return array<int, list<Change>> */
+    /** @return list<list<Change>> */
     public static function of(?Draft $draft): array
     {
         return self::changes($draft->lines ?? []);
@@ -19,7 +19,7 @@ final class DraftLines
 
     /**
      * @param  list<array{changes: list<array<string, mixed>>}>  $lines
-     * @return array<int, list<Change>>
+     * @return list<list<Change>>
      */
     public static function changes(array $lines): array
     {

@@ -10,6 +10,7 @@ use App\Planning\RunParameters;
 use App\Support\Journal;
 use App\Support\Settings;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Options;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
@@ -61,33 +62,42 @@ final class Desk
     }
 
     /**
-     * Does something on top of a draft's lines, as far as they fit.
+     * The live data with a draft's lines, as far as they fit; the tray says which do not.
      *
-     * @template T
-     *
-     * @param  array<int, list<Change>>  $lines
-     * @param  callable(Trial): T  $do
-     * @return T
+     * @param  list<list<Change>>  $lines
      */
-    public function drafted(array $lines, callable $do): mixed
+    public function networkWith(array $lines): Network
     {
-        $trial = $this->live();
-        $ground = $network = $trial->network();
+        $network = $this->live()->network();
         foreach ($lines as $changes) {
             try {
                 $network = (new Changes($changes))->apply($network);
             } catch (DoesNotFit) {
-                continue; // the tray says so
+                continue;
             }
         }
-        try {
-            $network === $ground || $trial->settle($network);
 
-            return $do($trial);
+        return $network;
+    }
+
+    /**
+     * Does something on top of a draft's lines, as far as they fit.
+     *
+     * @template T
+     *
+     * @param  list<list<Change>>  $lines
+     * @param  callable(Trial): T  $do
+     * @return T
+     *
+     * @throws CannotTry when what is done does not fit
+     */
+    public function drafted(array $lines, callable $do): mixed
+    {
+        $trial = $this->live();
+        try {
+            return $trial->within($this->networkWith($lines), fn () => $do($trial));
         } catch (DoesNotFit $trouble) {
             throw new CannotTry(ucfirst($trouble->getMessage()).'. Nothing was changed.', 'fit');
-        } finally {
-            $network === $ground || $trial->settle($ground);
         }
     }
 

@@ -58,17 +58,15 @@ final readonly class Questions
     public function fit(array $lines, array $changes): array
     {
         $seen = Touched::by(array_map(ChangeCodec::decode(...), $changes), $this->desk->live()->network());
-        $fresh = $this->desk->drafted(DraftLines::changes($lines), function (Trial $trial) use ($changes): array {
-            $fresh = NewCodes::fresh(array_map(ChangeCodec::decode(...), $changes), $trial->network());
-            $fresh = [...$fresh, ...$this->heldOnRelease($fresh, $trial)];
-            try {
-                (new Changes($fresh))->apply($trial->network());
-            } catch (DoesNotFit $trouble) {
-                throw new CannotTry(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'fit');
-            }
-
-            return $fresh;
-        });
+        $drafted = DraftLines::changes($lines);
+        $network = $this->desk->networkWith($drafted);
+        $fresh = NewCodes::fresh(array_map(ChangeCodec::decode(...), $changes), $network);
+        $fresh = [...$fresh, ...$this->heldOnRelease($fresh, $drafted)];
+        try {
+            (new Changes($fresh))->apply($network);
+        } catch (DoesNotFit $trouble) {
+            throw new CannotTry(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'fit');
+        }
 
         return ['changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $fresh), 'seen' => $seen];
     }
@@ -77,16 +75,18 @@ final readonly class Questions
      * By rule an order that is released holds what the plan gives it; an installation can leave that to its people.
      *
      * @param  list<Change>  $changes
+     * @param  list<list<Change>>  $drafted
      * @return list<Change>
      */
-    private function heldOnRelease(array $changes, Trial $trial): array
+    private function heldOnRelease(array $changes, array $drafted): array
     {
         $released = [];
         foreach ($changes as $change) {
             $change instanceof ReleaseOrder && $change->released && $released[] = "order:{$change->order}";
         }
 
-        return $released === [] || Settings::get(Settings::HOLD_ON_RELEASE, true) !== true ? [] : $trial->with([], fn (Plan $plan) => $this->offered($plan, $released));
+        return $released === [] || Settings::get(Settings::HOLD_ON_RELEASE, true) !== true ? []
+            : $this->desk->drafted($drafted, fn (Trial $trial) => $trial->with([], fn (Plan $plan) => $this->offered($plan, $released)));
     }
 
     /**

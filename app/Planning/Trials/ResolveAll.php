@@ -26,32 +26,36 @@ final readonly class ResolveAll
      */
     public function __invoke(Trial $trial, array $needs): array
     {
-        $ground = $trial->network();
+        return $trial->within($trial->network(), fn () => $this->each($trial, $needs));
+    }
+
+    /**
+     * @param  list<array{identity: string, item: string}>  $needs
+     * @return list<array{identity: string, item: string, remedy: RemedyRow|null, solvedBy: string|null, inTime: bool}>
+     */
+    private function each(Trial $trial, array $needs): array
+    {
         $rows = [];
         $last = null;
         $open = array_filter($needs, fn (array $need) => $this->isOpen($trial, $need['identity']));
-        try {
-            foreach ($needs as $place => ['identity' => $identity, 'item' => $item]) {
-                if (! isset($open[$place])) {
-                    $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => null, 'inTime' => true];
+        foreach ($needs as $place => ['identity' => $identity, 'item' => $item]) {
+            if (! isset($open[$place])) {
+                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => null, 'inTime' => true];
 
-                    continue;
-                }
-                if (! $this->isOpen($trial, $identity)) {
-                    $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => $last, 'inTime' => false];
-
-                    continue;
-                }
-                $best = $this->best($trial, $identity, $item);
-                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => $best, 'solvedBy' => null, 'inTime' => false];
-                if ($best !== null) {
-                    $changes = array_map(ChangeCodec::decode(...), (array) json_decode($best->changes, true, 512, JSON_THROW_ON_ERROR));
-                    $trial->settle((new Changes(array_values($changes)))->apply($trial->network()));
-                    $last = $best->title;
-                }
+                continue;
             }
-        } finally {
-            $trial->settle($ground);
+            if (! $this->isOpen($trial, $identity)) {
+                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => $last, 'inTime' => false];
+
+                continue;
+            }
+            $best = $this->best($trial, $identity, $item);
+            $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => $best, 'solvedBy' => null, 'inTime' => false];
+            if ($best !== null) {
+                $changes = array_map(ChangeCodec::decode(...), (array) json_decode($best->changes, true, 512, JSON_THROW_ON_ERROR));
+                $trial->settle((new Changes(array_values($changes)))->apply($trial->network()));
+                $last = $best->title;
+            }
         }
 
         return $rows;

@@ -114,7 +114,7 @@ final readonly class Tray
      * Whether the person may write a line, on top of those before it.
      *
      * @param  list<Change>  $changes
-     * @param  array<int, list<Change>>  $lines
+     * @param  list<list<Change>>  $lines
      */
     private function may(User $user, array $changes, array $lines, int $place): bool
     {

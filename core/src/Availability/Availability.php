@@ -31,10 +31,11 @@ final readonly class Availability
     public function on(int $qty, int $due, callable $read): mixed
     {
         $network = $this->trial->network();
+        $before = $this->trial->facts();
 
         return $this->trial->with(
             $this->question->changes($network, $qty, $due),
-            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($this->trial->facts(), Facts::of($plan))),
+            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($before, Facts::of($plan))),
         );
     }
 

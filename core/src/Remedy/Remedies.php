@@ -57,6 +57,7 @@ final class Remedies
      */
     public function for(string $identity): iterable
     {
+        $before = $this->trial->facts();
         [$candidates, $expected, $short] = $this->trial->with([], function (Plan $plan) use ($identity): array {
             $need = (new Shortages($plan))->find($identity);
 
@@ -64,7 +65,7 @@ final class Remedies
         });
         foreach ($candidates as $remedy) {
             try {
-                $tried = $this->trial->with($remedy->changes, fn (Plan $plan) => $this->judge($plan, $remedy, $identity));
+                $tried = $this->trial->with($remedy->changes, fn (Plan $plan) => $this->judge($plan, $before, $remedy, $identity));
             } catch (DoesNotFit) {
                 continue;
             }
@@ -81,12 +82,12 @@ final class Remedies
         return $one->cost() <=> $other->cost();
     }
 
-    private function judge(Plan $plan, Remedy $remedy, string $identity): TriedRemedy
+    private function judge(Plan $plan, Facts $before, Remedy $remedy, string $identity): TriedRemedy
     {
         $need = (new Shortages($plan))->find((string) ($remedy->facts['about'] ?? $identity));
         $solves = $need === null || ($need->demand->uncovered === 0 && $need->demand->lateDays() === 0);
 
-        return new TriedRemedy($remedy, Effect::between($this->trial->facts(), Facts::of($plan)), $solves, $need?->demand->expected, $need->short ?? 0);
+        return new TriedRemedy($remedy, Effect::between($before, Facts::of($plan)), $solves, $need?->demand->expected, $need->short ?? 0);
     }
 
     /** @return list<Remedy> */

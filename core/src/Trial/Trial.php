@@ -25,13 +25,15 @@ final class Trial
 {
     private Plan $plan;
 
-    private Facts $facts;
+    /** Of the network that things are tried on; worked out when it is asked for. */
+    private ?Facts $facts = null;
+
+    private ?TriedLines $remembered = null;
 
     /** @throws QuantityOutOfRange|LoopFound */
     public function __construct(private Network $network, private readonly Options $options)
     {
         $this->plan = (new Planner)->plan($network, $options);
-        $this->facts = Facts::of($this->plan);
     }
 
     public function network(): Network
@@ -39,34 +41,48 @@ final class Trial
         return $this->network;
     }
 
+    /** What stands before anything is tried. Not to be asked for within {@see with()}, where the plan stands elsewhere. */
     public function facts(): Facts
     {
+        if ($this->facts === null) {
+            $this->goTo($this->network);
+            $this->facts = Facts::of($this->plan);
+        }
+
         return $this->facts;
     }
 
     /**
      * Tries a list of lines, each some changes that belong together; lines that do not fit are left out as a whole.
      *
-     * @param  array<int, list<Change>>  $lines
+     * Lines at the beginning that were tried the last time, on the same network, are not tried again.
+     *
+     * @param  list<list<Change>>  $lines
      */
     public function tries(array $lines): Tried
     {
-        $own = $troubles = [];
-        $network = $this->network;
-        $before = $this->facts;
-        foreach ($lines as $place => $changes) {
+        $base = $this->facts();
+        $known = $this->remembered?->on($this->network)->upTo($lines) ?? TriedLines::none($this->network);
+        $network = $known->network();
+        $before = $known->facts ?? ($known->lines === [] ? $base : null);
+        if ($before === null) {
+            $this->goTo($network);
+            $before = Facts::of($this->plan);
+        }
+        for ($place = count($known->lines); $place < count($lines); $place++) {
             try {
-                $network = $this->goTo((new Changes($changes))->apply($network));
+                $network = $this->goTo((new Changes($lines[$place]))->apply($network));
                 $after = Facts::of($this->plan);
-                $own[$place] = Effect::between($before, $after);
+                $known = $known->with($lines[$place], $network, Effect::between($before, $after), null);
                 $before = $after;
             } catch (DoesNotFit $trouble) {
-                $troubles[$place] = $trouble->getMessage();
+                $known = $known->with($lines[$place], $network, null, $trouble->getMessage());
             }
         }
         $this->goTo($this->network);
+        $this->remembered = $known->ending($before);
 
-        return new Tried(Effect::between($this->facts, $before), $own, $troubles);
+        return new Tried(Effect::between($base, $before), array_filter($known->own), array_filter($known->troubles, fn (?string $trouble) => $trouble !== null));
     }
 
     /**
@@ -78,7 +94,9 @@ final class Trial
      */
     public function effect(array $changes): Effect
     {
-        return $this->with($changes, fn (Plan $plan) => Effect::between($this->facts, Facts::of($plan)));
+        $before = $this->facts();
+
+        return $this->with($changes, fn (Plan $plan) => Effect::between($before, Facts::of($plan)));
     }
 
     /**
@@ -103,15 +121,39 @@ final class Trial
     }
 
     /**
+     * Does something that is tried on top of another network, and comes back.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $do
+     * @return T
+     *
+     * @throws DoesNotFit when it cannot be planned
+     */
+    public function within(Network $network, callable $do): mixed
+    {
+        $stood = [$this->network, $this->facts, $this->remembered];
+        $this->settle($network);
+        try {
+            return $do();
+        } finally {
+            [$this->network, $this->facts, $this->remembered] = $stood;
+            $this->goTo($this->network);
+        }
+    }
+
+    /**
      * From here on, everything is tried on top of this network.
      *
      * @throws DoesNotFit when it cannot be planned
      */
     public function settle(Network $network): void
     {
-        $this->goTo($network);
-        $this->network = $network;
-        $this->facts = Facts::of($this->plan);
+        if ($network !== $this->network) {
+            $this->goTo($network);
+            $this->network = $network;
+            $this->facts = null;
+        }
     }
 
     /** @throws DoesNotFit when it cannot be planned; the plan then stands where it stood */

@@ -79,6 +79,36 @@ it('tries on top of where it was settled', function () {
     expect($this->trial->facts()->figures['lateLines'])->toBe(1)->and($this->trial->effect([new MoveOrder('P1', Day::parse('2026-03-10'))])->change('lateLines'))->toBe(-1);
 });
 
+it('tries again only what comes after what it has tried, and says the same', function (array $steps) {
+    $all = [
+        'late' => [new MoveOrder('P1', Day::parse('2026-03-12'))],
+        'ghost' => [new CancelOrder('GHOST')],
+        'more' => [new PutOrder('new:1', 'buy', 'ROD', 'MAIN', 4_000_000, Day::parse('2026-03-09'), supplier: 'SUP')],
+        'gone' => [new CancelOrder('P1')],
+        'later' => [new ChangeSalesLine('S1', '1', due: Day::parse('2026-03-20'))],
+    ];
+    foreach ($steps as $names) {
+        $lines = array_map(fn (string $name) => $all[$name], $names);
+        $fresh = new Trial($this->contents->network, $this->contents->options);
+
+        expect($this->trial->tries($lines))->toEqual($fresh->tries($lines));
+    }
+})->with([
+    'growing' => [[['late'], ['late', 'ghost'], ['late', 'ghost', 'more'], ['late', 'ghost', 'more', 'later']]],
+    'shrinking' => [[['late', 'ghost', 'gone'], ['late', 'ghost'], ['late'], [], ['later']]],
+    'dropped in the middle' => [[['late', 'more', 'later'], ['late', 'later'], ['more', 'later'], ['late', 'more', 'later']]],
+]);
+
+it('forgets what it has tried when it stands elsewhere', function () {
+    $lines = [[new ChangeSalesLine('S1', '1', due: Day::parse('2026-03-10'))]];
+    $this->trial->tries($lines);
+    $this->trial->settle((new MoveOrder('P1', Day::parse('2026-03-12')))->apply($this->trial->network()));
+
+    expect($this->trial->tries($lines)->effect->figures['lateLines'])->toBe([1, 1]);
+    $inside = $this->trial->within((new MoveOrder('P1', Day::parse('2026-03-09')))->apply($this->trial->network()), fn () => $this->trial->tries($lines)->effect->figures['lateLines']);
+    expect($inside)->toBe([0, 1])->and($this->trial->tries($lines)->effect->figures['lateLines'])->toBe([1, 1]);
+});
+
 it('says of random changes what whole runs say, and finds its way back', function (int $seed) {
     $contents = Support::bundle((new RandomBundle($seed, 40))->files());
     $random = new RandomChange(new Randomizer(new Mt19937($seed)));
