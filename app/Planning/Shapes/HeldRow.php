@@ -7,6 +7,9 @@ namespace App\Planning\Shapes;
 /** Supply that is held for a demand; ISO dates. */
 final readonly class HeldRow
 {
+    /**
+     * @param  list<Subject>  $others
+     */
     public function __construct(
         public string $demand,
         public string $supply,
@@ -18,6 +21,7 @@ final readonly class HeldRow
         public string $qty,
         public ?string $due,
         public ?string $arrives,
+        public array $others,
     ) {
     }
 }

@@ -9,6 +9,7 @@ final readonly class ShortageRow
 {
     /**
      * @param  list<string>  $hits
+     * @param  list<string>  $lines
      */
     public function __construct(
         public string $identity,
@@ -27,6 +28,7 @@ final readonly class ShortageRow
         public int $lateDays,
         public Strip $strip,
         public array $hits,
+        public array $lines,
         public string $served,
         public string $reference,
         public ?string $accepted,

@@ -8,7 +8,9 @@ use App\Planning\Read\Describe;
 use App\Planning\Shapes\HeldOrder;
 use App\Planning\Shapes\HeldRow;
 use App\Planning\Shapes\Link;
+use App\Planning\Shapes\Subject;
 use Yposta\Core\Plan\Demand;
+use Yposta\Core\Plan\DemandKind;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\Supply;
 use Yposta\Core\Quantity\Quantity;
@@ -19,6 +21,8 @@ use Yposta\Core\Trial\Trial;
 /** What is held for whom, over all orders. */
 final readonly class ReservationView
 {
+    private const MOST_OTHERS = 60;
+
     /** @return array{orders: list<HeldOrder>, held: list<HeldRow>} */
     public static function of(Trial $trial, string $site): array
     {
@@ -79,11 +83,20 @@ final readonly class ReservationView
             }
             $rows[] = new HeldRow(
                 $held->demand, $held->supply, $demand === null ? new Link($held->demand, null) : $present->consumer($plan, $demand), self::from($present, $held->supply, $supply), $point->item->code, $point->item->name,
-                $point->item->unit, Quantity::format($held->qty), self::due($present, $demand), $present->dates->isoOrNull($supply?->available),
+                $point->item->unit, Quantity::format($held->qty), self::due($present, $demand), $present->dates->isoOrNull($supply?->available), self::others($present, $plan, $point->index, $held->demand),
             );
         }
 
         return $rows;
+    }
+
+    /** @return list<Subject> the needs of orders and sales lines at a point for which it could be held instead, by date */
+    private static function others(Present $present, Plan $plan, int $point, string $but): array
+    {
+        $others = array_filter($plan->demands[$point] ?? [], fn (Demand $demand) => in_array($demand->kind, [DemandKind::Sales, DemandKind::Part, DemandKind::Out], true) && ! $demand->isOfProposal() && $demand->reference() !== $but);
+        usort($others, fn (Demand $a, Demand $b) => [$a->date, $a->rank] <=> [$b->date, $b->rank]);
+
+        return array_map(fn (Demand $demand) => new Subject($demand->reference(), $present->consumer($plan, $demand)->label, $present->day((int) $demand->date)), array_slice($others, 0, self::MOST_OTHERS));
     }
 
     private static function from(Present $present, string $reference, ?Supply $supply): string

@@ -59,7 +59,7 @@ final readonly class ShortageView
         return new ShortageRow(
             $need->identity, $need->state->value, $item->code, $item->name, $need->point->site->code, $item->unit, Quantity::format($demand->qty), Quantity::format($need->short),
             $present->consumer($plan, $demand), $present->dates->iso((int) $demand->date), $present->dates->isoOrNull($need->orderBy), $need->orderBy === null ? 0 : max(0, $plan->options->planDate - $need->orderBy),
-            $present->dates->isoOrNull($demand->expected), $demand->lateDays(), $present->strip($need->cover, $item->unit), self::hits($need->ends), self::served($present, $need), $demand->reference(), $accepted,
+            $present->dates->isoOrNull($demand->expected), $demand->lateDays(), $present->strip($need->cover, $item->unit), self::hits($need->ends), self::lines($need->ends), self::served($present, $need), $demand->reference(), $accepted,
         );
     }
 
@@ -79,6 +79,26 @@ final readonly class ShortageView
             foreach ($ends as $end) {
                 $names[(string) trans($end->kind === DemandKind::Forecast ? 'forecast' : 'stock')] = true;
             }
+        }
+
+        return array_map(strval(...), array_keys($names));
+    }
+
+    /**
+     * The sales lines that it is for, or what else.
+     *
+     * @param  list<Demand>  $ends
+     * @return list<string>
+     */
+    private static function lines(array $ends): array
+    {
+        $names = [];
+        foreach ($ends as $end) {
+            $names[match ($end->kind) {
+                DemandKind::Sales => "{$end->name}/{$end->line} {$end->customer}",
+                DemandKind::Forecast => (string) trans('Forecast :name', ['name' => $end->name]),
+                default => (string) trans('Safety stock'),
+            }] = true;
         }
 
         return array_map(strval(...), array_keys($names));

@@ -625,6 +625,7 @@ export interface ShortageRow {
     lateDays: number;
     strip: Strip;
     hits: string[];
+    lines: string[];
     served: string;
     reference: string;
     accepted: string | null;
@@ -711,6 +712,7 @@ export interface HeldRow {
     qty: string;
     due: string | null;
     arrives: string | null;
+    others: Subject[];
 }
 
 /** An open order or sales line with how far what it needs is held for it. */

@@ -125,7 +125,7 @@ export default function Reservations({ filter, orders, held, views }: Props) {
                         {t('Tick orders and hold for them what is there; or hold by hand from a shortage.')}
                     </Empty>
                 ) : (
-                    <HeldTable rows={rows} orders={orders} today={plan.planDate} may={may && !busy} onSend={send} />
+                    <HeldTable rows={rows} today={plan.planDate} may={may && !busy} onSend={send} />
                 )
             ) : shown.length === 0 ? (
                 <Empty title={t('No order fits')}>{t('Take a filter away.')}</Empty>
@@ -243,13 +243,12 @@ function OrderTable({ orders, today, ticked, may, onToggle, onAll }: OrderTableP
 
 interface HeldTableProps {
     rows: HeldRow[];
-    orders: HeldOrder[];
     today: string;
     may: boolean;
     onSend: (url: string, body: Record<string, unknown>) => void;
 }
 
-function HeldTable({ rows, orders, today, may, onSend }: HeldTableProps) {
+function HeldTable({ rows, today, may, onSend }: HeldTableProps) {
     const [giving, setGiving] = useState<string | null>(null);
     const [other, setOther] = useState('');
     return (
@@ -346,18 +345,11 @@ function HeldTable({ rows, orders, today, may, onSend }: HeldTableProps) {
                                                 className="h-[26px] w-28 rounded border border-line bg-surface text-sm"
                                             >
                                                 <option value="">{t('For which?')}</option>
-                                                {orders
-                                                    .filter(
-                                                        (order) =>
-                                                            order.reference.startsWith('sales:') &&
-                                                            order.item === row.item &&
-                                                            order.reference !== row.demand,
-                                                    )
-                                                    .map((order) => (
-                                                        <option key={order.reference} value={order.reference}>
-                                                            {order.subject.label}
-                                                        </option>
-                                                    ))}
+                                                {row.others.map((one) => (
+                                                    <option key={one.of} value={one.of}>
+                                                        {one.label}, {one.note}
+                                                    </option>
+                                                ))}
                                             </select>
                                             <Button type="submit" className="!h-[26px]">
                                                 {t('Hold')}

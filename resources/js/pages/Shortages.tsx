@@ -128,7 +128,7 @@ export default function Shortages({ filter, planned, open: first, views }: Props
                     choices={[
                         { value: 'component', label: t('By component') },
                         { value: 'order', label: t('By order') },
-                        { value: 'customer', label: t('By customer') },
+                        { value: 'customer', label: t('By customer line') },
                     ]}
                 />
                 <PillToggle on={filter.unsent !== '0'} onChange={(on) => change({ unsent: on ? '1' : '0' })}>
@@ -193,7 +193,7 @@ function fits(row: ShortageRow, filter: Record<string, string>): boolean {
     if (filter.state ? row.state !== filter.state : row.state === 'covered') {
         return false;
     }
-    return text === '' || [row.item, row.name, row.consumer.label, ...row.hits].some((part) => part.toLowerCase().includes(text));
+    return text === '' || [row.item, row.name, row.consumer.label, ...row.lines].some((part) => part.toLowerCase().includes(text));
 }
 
 type Group = { key: string; label: string; rows: ShortageRow[] };
@@ -210,7 +210,7 @@ function grouped(rows: ShortageRow[], by: string): Group[] {
         if (by === 'order') {
             put(row.consumer.label, row.consumer.label, row);
         } else if (by === 'customer') {
-            row.hits.forEach((hit) => put(hit, hit, row));
+            row.lines.forEach((line) => put(line, line, row));
         } else {
             put(row.state, t(NEED_STATES[row.state] ?? row.state), row);
         }
@@ -244,8 +244,8 @@ function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
                         <th scope="col" className={narrow ? 'w-[118px]' : 'w-[150px]'}>
                             {t('For')}
                         </th>
-                        <th scope="col" className="w-[76px] text-right">
-                            {t('Short')}
+                        <th scope="col" className="w-[110px] text-right">
+                            {t('Short of')}
                         </th>
                         <th scope="col" className="w-[104px] pl-4">
                             {t('Cover')}
@@ -294,7 +294,10 @@ function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
                                     {row.consumer.label}
                                 </td>
                                 <td className="text-right whitespace-nowrap">
-                                    {qty(row.short)} <span className="text-mute">{row.unit}</span>
+                                    <strong>{qty(row.short)}</strong>{' '}
+                                    <span className="text-mute">
+                                        / {qty(row.qty)} {row.unit}
+                                    </span>
                                 </td>
                                 <td className="pl-4">
                                     <CoverStrip strip={row.strip} />

@@ -325,6 +325,11 @@ export function ProposalDraft({ detail, supplier, due }: { detail: ProposalDetai
                         {t('Make it for {day}', { day: day(due) })}
                     </Button>
                 )}
+                {row.kind !== 'make' && (
+                    <Button disabled={draft.busy} onClick={() => void draft.add([put('make', {})])}>
+                        {t('Make it instead')}
+                    </Button>
+                )}
                 {supplier !== null && (
                     <Button
                         look={row.kind === 'buy' ? 'draft' : 'plain'}
