@@ -8,7 +8,7 @@ use App\Planning\Shapes\AnswerPeg;
 use App\Planning\Shapes\Link;
 use App\Planning\Shapes\MessageRow;
 use App\Planning\Shapes\Strip;
-use App\Planning\Shapes\StripPart;
+use App\Planning\Strips;
 use App\Support\Say;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Cover;
@@ -78,15 +78,7 @@ final readonly class Describe
     /** @param  list<Peg>  $pegs  of the demand */
     public function strip(Demand $demand, array $pegs): Strip
     {
-        $cover = Cover::of($demand, $pegs);
-        $parts = [];
-        foreach (['stock' => $cover->stock, 'order' => $cover->order, 'proposal' => $cover->proposal, 'late' => $cover->late, 'nothing' => $cover->nothing] as $kind => $qty) {
-            if ($qty > 0) {
-                $parts[] = new StripPart($kind, max(1, (int) round($qty / $cover->wanted * 1000)), Quantity::format($qty));
-            }
-        }
-
-        return new Strip($parts, $this->plan->dates->isoOrNull($cover->complete), $cover->tooLate, $this->plan->pointOf($demand->point)->unit);
+        return Strips::of(Cover::of($demand, $pegs), $this->plan->pointOf($demand->point)->unit, $this->plan->dates);
     }
 
     /**

@@ -12,7 +12,7 @@ use App\Planning\Shapes\DraftFigure;
 use App\Planning\Shapes\Link;
 use App\Planning\Shapes\SlipRow;
 use App\Planning\Shapes\Strip;
-use App\Planning\Shapes\StripPart;
+use App\Planning\Strips;
 use App\Support\Say;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Cover;
@@ -96,14 +96,7 @@ final readonly class Present
 
     public function strip(Cover $cover, string $unit): Strip
     {
-        $parts = [];
-        foreach (['stock' => $cover->stock, 'order' => $cover->order, 'proposal' => $cover->proposal, 'late' => $cover->late, 'nothing' => $cover->nothing] as $kind => $qty) {
-            if ($qty > 0) {
-                $parts[] = new StripPart($kind, max(1, (int) round($qty / $cover->wanted * 1000)), Quantity::format($qty));
-            }
-        }
-
-        return new Strip($parts, $this->dates->isoOrNull($cover->complete), $cover->tooLate, $unit);
+        return Strips::of($cover, $unit, $this->dates);
     }
 
     /** Who needs it. */

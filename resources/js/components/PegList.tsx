@@ -1,4 +1,4 @@
-import { Link } from '@inertiajs/react';
+import { MaybeLink } from '@/components/MaybeLink';
 import { qty } from '@/lib/format';
 import type { AnswerPeg } from '@/lib/shapes';
 
@@ -14,13 +14,7 @@ export function PegList({ title, pegs }: { title: string; pegs: AnswerPeg[] }) {
                 {pegs.map((peg, place) => (
                     <li key={place} className="flex items-baseline gap-3 border-b border-soft py-1 last:border-0">
                         <span className="min-w-0 flex-1 truncate">
-                            {peg.what.href ? (
-                                <Link href={peg.what.href} className="font-semibold text-act underline-offset-2 hover:underline">
-                                    {peg.what.label}
-                                </Link>
-                            ) : (
-                                peg.what.label
-                            )}
+                            <MaybeLink to={peg.what} className="font-semibold text-act underline-offset-2 hover:underline" />
                         </span>
                         <span className="text-xs whitespace-nowrap text-mute">{peg.note}</span>
                         <span className="w-14 text-right font-semibold whitespace-nowrap">{qty(peg.qty)}</span>

@@ -9,7 +9,7 @@ import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
 import type { OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-import { ComponentDraft, OrderDraft } from '@/pages/parts/DraftForms';
+import { ComponentDraft, ComponentMore, OrderDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import { KINDS, Origin, STATUS } from '@/pages/parts/OrderParts';
 
@@ -214,17 +214,7 @@ function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) 
                                         <ComponentCover row={row} width={100} />
                                     </td>
                                     <td>
-                                        {row.strip && (
-                                            <button
-                                                type="button"
-                                                aria-expanded={open === row.line}
-                                                aria-label={t('What to do about {item}', { item: row.item })}
-                                                onClick={() => setOpen(open === row.line ? null : row.line)}
-                                                className="rounded px-1 font-bold text-mute hover:text-ink"
-                                            >
-                                                ⋯
-                                            </button>
-                                        )}
+                                        <ComponentMore row={row} open={open === row.line} onOpen={setOpen} />
                                     </td>
                                 </tr>
                                 {open === row.line && (

@@ -1,8 +1,9 @@
-import { Link, router } from '@inertiajs/react';
+import { router } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
+import { MaybeLink } from '@/components/MaybeLink';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
@@ -212,13 +213,7 @@ function OrderTable({ orders, today, ticked, may, onToggle, onAll }: OrderTableP
                                 )}
                             </td>
                             <td className="truncate pr-2" title={order.subject.label}>
-                                {order.subject.href ? (
-                                    <Link href={order.subject.href} tabIndex={-1} className="font-semibold hover:underline">
-                                        {order.subject.label}
-                                    </Link>
-                                ) : (
-                                    order.subject.label
-                                )}
+                                <MaybeLink to={order.subject} className="font-semibold hover:underline" tabIndex={-1} />
                             </td>
                             <td className="truncate">
                                 {order.item} <span className="text-mute">{order.name}</span>
@@ -291,13 +286,7 @@ function HeldTable({ rows, today, may, onSend }: HeldTableProps) {
                                 <td className="truncate pl-6">{row.from}</td>
                                 <td className="text-right whitespace-nowrap">{row.arrives ? day(row.arrives, today) : ''}</td>
                                 <td className="truncate pl-6" title={row.consumer.label}>
-                                    {row.consumer.href ? (
-                                        <Link href={row.consumer.href} className="hover:underline">
-                                            {row.consumer.label}
-                                        </Link>
-                                    ) : (
-                                        row.consumer.label
-                                    )}
+                                    <MaybeLink to={row.consumer} />
                                 </td>
                                 <td className="text-right whitespace-nowrap">{row.due ? day(row.due, today) : ''}</td>
                                 <td className="px-3 text-right whitespace-nowrap">

@@ -18,6 +18,37 @@ function Labelled({ label, children }: { label: string; children: ReactNode }) {
     );
 }
 
+interface FieldProps {
+    value: string;
+    onChange: (value: string) => void;
+}
+
+function NumberField({ label, value, onChange, placeholder }: FieldProps & { label: string; placeholder?: string }) {
+    return (
+        <Labelled label={label}>
+            <input
+                inputMode="decimal"
+                value={value}
+                placeholder={placeholder}
+                onChange={(event) => onChange(event.target.value)}
+                className={`${FIELD} w-20 text-right`}
+            />
+        </Labelled>
+    );
+}
+
+function PriorityField({ value, onChange }: FieldProps) {
+    return (
+        <Labelled label={t('Priority')}>
+            <select value={value} onChange={(event) => onChange(event.target.value)} className={FIELD}>
+                {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((one) => (
+                    <option key={one}>{one}</option>
+                ))}
+            </select>
+        </Labelled>
+    );
+}
+
 /** The frame of what can be tried: folded until it is wanted, violet as all that is not written. */
 function Trial({ title, children }: { title: string; children: ReactNode }) {
     return (
@@ -62,22 +93,8 @@ export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: s
                         name="draft-due"
                     />
                 </Labelled>
-                <Labelled label={`${t('Quantity')} ${line.unit}`}>
-                    <input
-                        inputMode="decimal"
-                        value={amount}
-                        onChange={(event) => setAmount(event.target.value)}
-                        className={`${FIELD} w-20 text-right`}
-                        name="draft-qty"
-                    />
-                </Labelled>
-                <Labelled label={t('Priority')}>
-                    <select value={priority} onChange={(event) => setPriority(event.target.value)} className={FIELD}>
-                        {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((one) => (
-                            <option key={one}>{one}</option>
-                        ))}
-                    </select>
-                </Labelled>
+                <NumberField label={`${t('Quantity')} ${line.unit}`} value={amount} onChange={setAmount} />
+                <PriorityField value={priority} onChange={setPriority} />
             </div>
             <label className="flex items-center gap-1.5 text-sm">
                 <input type="checkbox" checked={pinned} onChange={(event) => setPinned(event.target.checked)} />
@@ -101,14 +118,7 @@ export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: s
                 )}
             </div>
             <div className="flex flex-wrap items-end gap-2 border-t border-draft/20 pt-2">
-                <Labelled label={t('Keep now')}>
-                    <input
-                        inputMode="decimal"
-                        value={keep}
-                        onChange={(event) => setKeep(event.target.value)}
-                        className={`${FIELD} w-20 text-right`}
-                    />
-                </Labelled>
+                <NumberField label={t('Keep now')} value={keep} onChange={setKeep} />
                 <Labelled label={t('The rest on')}>
                     <input
                         type="date"
@@ -127,6 +137,21 @@ export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: s
             </div>
         </Trial>
     );
+}
+
+/** Opens what can be done about a component. */
+export function ComponentMore({ row, open, onOpen }: { row: ComponentRow; open: boolean; onOpen: (line: string | null) => void }) {
+    return row.strip ? (
+        <button
+            type="button"
+            aria-expanded={open}
+            aria-label={t('What to do about {item}', { item: row.item })}
+            onClick={() => onOpen(open ? null : row.line)}
+            className="rounded px-1 font-bold text-mute hover:text-ink"
+        >
+            ⋯
+        </button>
+    ) : null;
 }
 
 /** What can be done about a component of an order: a substitute, or telling that it is missing. */
@@ -223,22 +248,8 @@ export function SalesDraft({ row }: { row: SalesRow }) {
                 <Labelled label={t('Due')}>
                     <input type="date" value={due} min={plan.planDate} onChange={(event) => setDue(event.target.value)} className={FIELD} />
                 </Labelled>
-                <Labelled label={t('Ordered in all')}>
-                    <input
-                        inputMode="decimal"
-                        value={amount}
-                        placeholder={t('as it is')}
-                        onChange={(event) => setAmount(event.target.value)}
-                        className={`${FIELD} w-24 text-right`}
-                    />
-                </Labelled>
-                <Labelled label={t('Priority')}>
-                    <select value={priority} onChange={(event) => setPriority(event.target.value)} className={FIELD}>
-                        {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((one) => (
-                            <option key={one}>{one}</option>
-                        ))}
-                    </select>
-                </Labelled>
+                <NumberField label={t('Ordered in all')} value={amount} onChange={setAmount} placeholder={t('as it is')} />
+                <PriorityField value={priority} onChange={setPriority} />
             </div>
             <Button look="draft" disabled={Object.keys(change).length === 3 || draft.busy} onClick={() => void draft.add([change])}>
                 {t('Try it')}
@@ -265,30 +276,9 @@ export function PointDraft({ detail }: { detail: PointDetail }) {
     return (
         <Trial title={t('Try other data')}>
             <div className="flex flex-wrap items-end gap-2">
-                <Labelled label={`${t('On hand')} ${detail.unit}`}>
-                    <input
-                        inputMode="decimal"
-                        value={stock}
-                        onChange={(event) => setStock(event.target.value)}
-                        className={`${FIELD} w-20 text-right`}
-                    />
-                </Labelled>
-                <Labelled label={t('Lead time, working days')}>
-                    <input
-                        inputMode="numeric"
-                        value={lead}
-                        onChange={(event) => setLead(event.target.value)}
-                        className={`${FIELD} w-20 text-right`}
-                    />
-                </Labelled>
-                <Labelled label={t('Safety stock')}>
-                    <input
-                        inputMode="decimal"
-                        value={safety}
-                        onChange={(event) => setSafety(event.target.value)}
-                        className={`${FIELD} w-20 text-right`}
-                    />
-                </Labelled>
+                <NumberField label={`${t('On hand')} ${detail.unit}`} value={stock} onChange={setStock} />
+                <NumberField label={t('Lead time, working days')} value={lead} onChange={setLead} />
+                <NumberField label={t('Safety stock')} value={safety} onChange={setSafety} />
             </div>
             <Button look="draft" disabled={changes.length === 0 || draft.busy} onClick={() => void draft.add(changes)}>
                 {t('Try it')}

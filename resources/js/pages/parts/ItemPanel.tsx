@@ -1,5 +1,6 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Link } from '@inertiajs/react';
+import { MaybeLink } from '@/components/MaybeLink';
 import { PanelHead } from '@/components/PanelHead';
 import { Quantity } from '@/components/Quantity';
 import { PointDraft } from '@/pages/parts/DraftForms';
@@ -148,13 +149,7 @@ export function FlowTable({ flow, decimals, short = false }: { flow: FlowRow[]; 
                             {SWATCH[row.kind] && (
                                 <span aria-hidden className={`${SWATCH[row.kind] ?? ''} mr-1.5 inline-block h-2 w-3 rounded-[1px]`} />
                             )}
-                            {row.what.href ? (
-                                <Link href={row.what.href} className="underline decoration-line underline-offset-2 hover:decoration-ink">
-                                    {row.what.label}
-                                </Link>
-                            ) : (
-                                row.what.label
-                            )}
+                            <MaybeLink to={row.what} className="underline decoration-line underline-offset-2 hover:decoration-ink" />
                             {row.lateDays > 0 && <span className="text-broken"> {t('{n} days late', { n: row.lateDays })}</span>}
                             {row.note && <span className="text-look-ink"> {row.note}</span>}
                         </td>

@@ -8,7 +8,7 @@ import { PegList } from '@/components/PegList';
 import { day, moment, qty } from '@/lib/format';
 import type { ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-import { ComponentDraft, OrderDraft } from '@/pages/parts/DraftForms';
+import { ComponentDraft, ComponentMore, OrderDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 
 export const KINDS: Record<string, string> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
@@ -117,17 +117,7 @@ export function Components({ rows, order }: { rows: ComponentRow[]; order: strin
                                     <ComponentCover row={row} width={84} />
                                 </td>
                                 <td className="w-5 text-right">
-                                    {row.strip && (
-                                        <button
-                                            type="button"
-                                            aria-expanded={open === row.line}
-                                            aria-label={t('What to do about {item}', { item: row.item })}
-                                            onClick={() => setOpen(open === row.line ? null : row.line)}
-                                            className="rounded px-1 font-bold text-mute hover:text-ink"
-                                        >
-                                            ⋯
-                                        </button>
-                                    )}
+                                    <ComponentMore row={row} open={open === row.line} onOpen={setOpen} />
                                 </td>
                             </tr>
                             {open === row.line && (

@@ -3,6 +3,7 @@ import { LoaderCircle } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { CoverStrip } from '@/components/CoverStrip';
+import { MaybeLink } from '@/components/MaybeLink';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { RemedyCard } from '@/components/RemedyCard';
@@ -44,13 +45,7 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
                 onClose={onClose}
             />
             <p>
-                {row.consumer.href ? (
-                    <Link href={row.consumer.href} className="hover:underline">
-                        {row.consumer.label}
-                    </Link>
-                ) : (
-                    row.consumer.label
-                )}
+                <MaybeLink to={row.consumer} />
                 {`, ${t('needed {day}', { day: day(row.date, plan.planDate) })}`}
             </p>
             {!solved && (
