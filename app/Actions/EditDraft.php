@@ -10,7 +10,16 @@ use App\Planning\Trials\Ask;
 use App\Planning\Trials\CannotTry;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\PutAllocations;
+use Yposta\Core\Study\PutComponents;
+use Yposta\Core\Study\PutDays;
+use Yposta\Core\Study\PutDemand;
+use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Study\PutPlanning;
+use Yposta\Core\Study\RemoveOrder;
+use Yposta\Core\Study\SplitOrder;
 
 /**
  * Adds lines to a person's draft, drops them, and goes back and forth among its steps. Nothing else is written.
@@ -22,6 +31,9 @@ final readonly class EditDraft
     private const MOST_LINES = 60;
 
     private const MOST_STEPS = 50;
+
+    /** Changes that only take others back. */
+    private const NOT_TRIED = [PutAllocations::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class, RemoveOrder::class];
 
     /** How often a line is fitted anew when the draft changes meanwhile. */
     private const ATTEMPTS = 3;
@@ -47,7 +59,7 @@ final readonly class EditDraft
         $decoded = [];
         foreach ($changes as $fields) {
             try {
-                $decoded[] = ChangeCodec::decode($fields);
+                $decoded[] = $this->sound(ChangeCodec::decode($fields));
             } catch (InvalidArgumentException $trouble) {
                 throw new Refused(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'change');
             }
@@ -76,6 +88,24 @@ final readonly class EditDraft
                 throw new Refused('The draft is being changed in another window. Nothing was added; try again.', 'stale');
             }
         }
+    }
+
+    /** What only takes something back is not for people to send, and an order that is new has neither been sent nor received. */
+    private function sound(Change $change): Change
+    {
+        $new = match (true) {
+            $change instanceof PutOrder => $change->order,
+            $change instanceof SplitOrder => $change->rest,
+            default => 'new:',
+        };
+        if ($change instanceof PutOrder && ($change->received !== 0 || $change->status !== 'firm' || $change->pinned)) {
+            throw new InvalidArgumentException('a new order is firm, and nothing of it has come');
+        }
+        if (! str_starts_with($new, 'new:') || in_array($change::class, self::NOT_TRIED, true)) {
+            throw new InvalidArgumentException('this kind of change cannot be drafted');
+        }
+
+        return $change;
     }
 
     public function drop(User $by, int $id): Draft

@@ -59,8 +59,13 @@ it('refuses what does not fit, and says why', function (array $change, string $w
 })->with([
     'an order that is not there' => [['change' => 'cancel_order', 'order' => 'P-9999'], 'There is no open order P-9999. The draft is as it was.'],
     'a kind of change nobody knows' => [['change' => 'wish'], 'This kind of change is not known. The draft is as it was.'],
+    'what only takes something back' => [['change' => 'put_allocations', 'held' => []], 'This kind of change cannot be drafted. The draft is as it was.'],
+    'a new order that has come already' => [['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5', 'due' => '2026-03-06', 'received' => '5'], 'A new order is firm, and nothing of it has come. The draft is as it was.'],
+    'a new order with a code of its own' => [['change' => 'put_order', 'order' => 'P-9999', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5', 'due' => '2026-03-06'], 'This kind of change cannot be drafted. The draft is as it was.'],
+    'a part of a piece' => [['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5.5', 'due' => '2026-03-06'], 'PCB-207 has 0 decimals. The draft is as it was.'],
+    'something held for what needs something else' => [['change' => 'hold_supply', 'demand' => 'sales:SO-7719/1', 'supply' => 'stock:GAS-14@OSK', 'qty' => '1'], 'Stock:GAS-14@OSK is of GAS-14@OSK, and sales:SO-7719/1 needs WS-400@OSK. The draft is as it was.'],
     'a quantity that was received already' => [['change' => 'resize_order', 'order' => 'P-3305', 'qty' => '10'], 'Order P-3305 has received 20 already. The draft is as it was.'],
-    'stock held twice' => [['change' => 'hold_supply', 'demand' => 'sales:SO-7719/1', 'supply' => 'stock:GAS-14@OSK', 'qty' => '100000'], 'Only 74 of stock:GAS-14@OSK is free to be held. The draft is as it was.'],
+    'stock held twice' => [['change' => 'hold_supply', 'demand' => 'part:M-1047/70.10', 'supply' => 'stock:GAS-14@OSK', 'qty' => '100000'], 'Only 74 of stock:GAS-14@OSK is free to be held. The draft is as it was.'],
 ]);
 
 it('commits all of it in one step, under new codes, and tells the journal', function () {

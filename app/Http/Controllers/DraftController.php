@@ -34,6 +34,7 @@ final class DraftController extends Controller
 
     public function drop(Request $request, EditDraft $edit, Ask $ask, int $id): JsonResponse
     {
+        $this->may($request);
         $edit->drop($this->user($request), $id);
 
         return $this->state($request, $ask);
@@ -42,6 +43,7 @@ final class DraftController extends Controller
     /** Takes a line over that someone else's change has overtaken. */
     public function accept(Request $request, EditDraft $edit, Ask $ask, int $id): JsonResponse
     {
+        $this->may($request);
         $edit->accept($this->user($request), $id);
 
         return $this->state($request, $ask);
@@ -49,6 +51,7 @@ final class DraftController extends Controller
 
     public function discard(Request $request, EditDraft $edit, Ask $ask): JsonResponse
     {
+        $this->may($request);
         $edit->discard($this->user($request));
 
         return $this->state($request, $ask);
@@ -56,6 +59,7 @@ final class DraftController extends Controller
 
     public function step(Request $request, EditDraft $edit, Ask $ask): JsonResponse
     {
+        $this->may($request);
         $back = $request->validate(['back' => 'required|boolean'])['back'];
 
         $edit->step($this->user($request), (bool) $back);
@@ -65,6 +69,7 @@ final class DraftController extends Controller
 
     public function commit(Request $request, CommitDraft $commit): JsonResponse
     {
+        $this->may($request);
         $given = $request->validate(['version' => 'required|integer', 'key' => 'required|string|min:16|max:64']);
 
         return response()->json($commit((int) $given['version'], $given['key'], $this->user($request)));

@@ -14,6 +14,8 @@ use Yposta\Core\Quantity\Quantity;
  */
 final readonly class HoldSupply implements Change
 {
+    use OrderChange;
+
     /**
      * @param  int  $qty  millionths
      * @param  int|null  $place  where it is put among what is held, which counts in that order; null for the end
@@ -31,6 +33,7 @@ final readonly class HoldSupply implements Change
             throw new DoesNotFit('only stock and open orders can be held, and not for a proposal');
         }
 
+        $this->check($network);
         $others = FreeSupply::others($network, $this->demand, $this->supply);
         $free = $this->quantity($network) - array_sum(array_map(fn (Allocation $held) => $held->supply === $this->supply ? $held->qty : 0, $others));
         if ($this->qty > $free) {
@@ -41,6 +44,50 @@ final readonly class HoldSupply implements Change
         array_splice($others, $place, 0, [new Allocation($this->demand, $this->supply, $this->qty)]);
 
         return $network->with(allocations: $others);
+    }
+
+    /** Both ends have to be there, and of one item and site; else it would hold what nobody gets. */
+    private function check(Network $network): void
+    {
+        [$kind, $name] = explode(':', $this->demand, 2);
+        $at = strrpos($name, '/');
+        $wanted = match ($kind) {
+            'sales' => $this->ofSalesLine($network, $name),
+            'part' => $this->ofComponent($network, substr($name, 0, (int) $at), substr($name, (int) $at + 1)),
+            'out' => isset($network->orders[$name]) ? [$network->orders[$name]->item, $network->orders[$name]->fromSite] : throw new DoesNotFit("there is no open order {$name}"),
+            default => null,
+        };
+        [$kind, $name] = explode(':', $this->supply, 2);
+        $order = $kind === 'order' ? $network->orders[$name] ?? throw new DoesNotFit("there is no open order {$name}") : null;
+        $given = $order === null ? $name : "{$order->item}@{$order->site}";
+        if ($wanted !== null && "{$wanted[0]}@{$wanted[1]}" !== $given) {
+            throw new DoesNotFit("{$this->supply} is of {$given}, and {$this->demand} needs {$wanted[0]}@{$wanted[1]}");
+        }
+    }
+
+    /** @return array{string, string} item and site */
+    private function ofSalesLine(Network $network, string $name): array
+    {
+        foreach ($network->sales as $line) {
+            if ("{$line->order}/{$line->line}" === $name) {
+                return [$line->item, $line->site];
+            }
+        }
+        throw new DoesNotFit("there is no sales line {$name}");
+    }
+
+    /** @return array{string, string}|null item and site; null where the structure tells, which a run knows */
+    private function ofComponent(Network $network, string $code, string $line): ?array
+    {
+        $order = $network->orders[$code] ?? throw new DoesNotFit("there is no open order {$code}");
+        $rows = self::rows($network, $code);
+        foreach ($rows as $row) {
+            if ($row->line === $line) {
+                return [$row->item, $order->site];
+            }
+        }
+
+        return $rows === [] ? null : throw new DoesNotFit("order {$code} has no component {$line}");
     }
 
     /** What there is of the supply, in millionths. */

@@ -9,6 +9,7 @@ use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Quantity\Quantity;
 
 /** Puts an order into the network: one that was taken away, or what a proposal becomes when it is converted. */
 final readonly class PutOrder implements Change
@@ -55,6 +56,12 @@ final readonly class PutOrder implements Change
         }
         if (! isset($network->items[$this->item], $network->sites[$this->site])) {
             throw new DoesNotFit("there is no {$this->item} at {$this->site}");
+        }
+        if ($this->qty <= 0 || ! Quantity::fits($this->qty, $network->items[$this->item]->decimals)) {
+            throw new DoesNotFit($this->qty <= 0 ? 'an order is of a quantity above 0' : "{$this->item} has {$network->items[$this->item]->decimals} decimals");
+        }
+        if ($this->start !== null && $this->start > $this->due) {
+            throw new DoesNotFit("the order of {$this->item} would start after it is due");
         }
         if ($this->supplier !== null && ! isset($network->suppliers[$this->supplier])) {
             throw new DoesNotFit("there is no supplier {$this->supplier}");

@@ -1,3 +1,4 @@
+import { PencilLine } from 'lucide-react';
 import { day } from '@/lib/format';
 import { useDraft } from '@/lib/draft';
 import { t } from '@/lib/t';
@@ -24,4 +25,14 @@ export function DraftedDay({ reference, due, today }: { reference: string; due: 
             <strong className="text-draft">{day(drafted, today)}</strong>
         </span>
     );
+}
+
+/** A violet pencil on a row of which something is drafted; it tells what. */
+export function DraftPencil({ reference }: { reference: string }) {
+    const mark = useDraft().marks[reference];
+    return mark ? (
+        <span title={t('Drafted: {what}', { what: mark.text })}>
+            <PencilLine size={13} className="ml-1 inline text-draft" aria-label={t('Drafted: {what}', { what: mark.text })} />
+        </span>
+    ) : null;
 }

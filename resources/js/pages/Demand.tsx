@@ -1,6 +1,6 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
-import { DraftedDay } from '@/components/DraftMarks';
+import { DraftedDay, DraftPencil } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
@@ -167,6 +167,7 @@ function SalesTable({ sales, today, open, onOpen }: TableProps) {
                         >
                             <td className="px-3 font-semibold whitespace-nowrap">
                                 {row.order}/{row.line}
+                                <DraftPencil reference={`sales:${keyOf(row)}`} />
                             </td>
                             <td className="truncate pr-2" title={row.customer}>
                                 {row.customer}

@@ -1,6 +1,6 @@
 import { router } from '@inertiajs/react';
 import { useState } from 'react';
-import { DraftedDay } from '@/components/DraftMarks';
+import { DraftedDay, DraftPencil } from '@/components/DraftMarks';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
@@ -63,7 +63,7 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
                     <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
                         <thead className="sticky -top-3 z-10 bg-surface">
                             <tr className="border-b border-line text-left text-xs text-mute">
-                                <th scope="col" className="w-[78px] px-3 py-1.5">
+                                <th scope="col" className="w-[92px] px-3 py-1.5">
                                     {t('Order')}
                                 </th>
                                 <th scope="col" className="w-[76px]">
@@ -101,7 +101,10 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
                                     }
                                     className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === order.code ? 'bg-act-tint' : 'hover:bg-act-tint/50'}`}
                                 >
-                                    <td className="px-3 font-bold">{order.code}</td>
+                                    <td className="px-3 font-bold whitespace-nowrap">
+                                        {order.code}
+                                        <DraftPencil reference={`order:${order.code}`} />
+                                    </td>
                                     <td>{t(KINDS[order.kind] ?? order.kind)}</td>
                                     <td className={order.status === 'firm' ? 'text-mute' : ''}>
                                         {t(STATUS[order.status] ?? order.status)}

@@ -44,7 +44,7 @@ it('never holds the same twice, and says who has it', function () {
     expect(fn () => (new HoldSupply('sales:S1/1', 'stock:CUP@MAIN', 8_000_000))->apply($network))->toThrow(DoesNotFit::class, 'only 6 of stock:CUP@MAIN is free to be held; the rest is held for M1/10')
         ->and((new HoldSupply('sales:S1/1', 'stock:CUP@MAIN', 6_000_000))->apply($network)->allocations)->toHaveCount(2)
         ->and(fn () => (new HoldSupply('sales:S1/1', 'order:GHOST', 1_000_000))->apply($network))->toThrow(DoesNotFit::class, 'there is no open order GHOST')
-        ->and(fn () => (new HoldSupply('sales:S1/1', 'stock:POT@MAIN', 1_000_000))->apply($network))->toThrow(DoesNotFit::class, 'nothing of stock:POT@MAIN is free to be held');
+        ->and(fn () => (new HoldSupply('sales:S2/1', 'stock:POT@MAIN', 1_000_000))->apply($network))->toThrow(DoesNotFit::class, 'nothing of stock:POT@MAIN is free to be held');
 });
 
 it('puts back what was held where it stood', function () {
