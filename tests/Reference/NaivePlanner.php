@@ -47,6 +47,9 @@ final class NaivePlanner
 
     private int $numbers = 0;
 
+    /** @var array<string, array{item: string, site: string, level: int}> points that the run counts */
+    private array $scope = [];
+
     public function __construct(private readonly Network $network, private readonly Options $options)
     {
     }
@@ -56,9 +59,10 @@ final class NaivePlanner
     {
         $this->findPoints();
         $this->findLevels();
+        $this->findScope();
         $this->openSupply();
         $this->independentDemand();
-        $order = array_keys($this->points);
+        $order = array_keys($this->scope);
         usort($order, fn (string $a, string $b) => [$this->points[$a]['level'], 0] <=> [$this->points[$b]['level'], 0] ?: strcmp($this->points[$a]['item'], $this->points[$b]['item']) ?: strcmp($this->points[$a]['site'], $this->points[$b]['site']));
         foreach ($order as $key) {
             $this->net($key);
@@ -241,6 +245,26 @@ final class NaivePlanner
         } while ($changed);
     }
 
+    /** The points that the run counts: of the sites, and of the items with all that is below them. */
+    private function findScope(): void
+    {
+        $scope = array_filter($this->points, fn (array $point) => $this->options->items === null || in_array($point['item'], $this->options->items, true));
+        do {
+            $before = count($scope);
+            foreach (array_keys($scope) as $key) {
+                foreach ($this->below($key) as $below) {
+                    $scope[$below] = $this->points[$below];
+                }
+            }
+        } while (count($scope) > $before);
+        $this->scope = array_filter($scope, fn (array $point) => $this->options->sites === null || in_array($point['site'], $this->options->sites, true));
+    }
+
+    private function counts(OrderKind $kind): bool
+    {
+        return in_array(['make' => 'production', 'buy' => 'purchase', 'transfer' => 'transfer'][$kind->value], $this->options->supply, true);
+    }
+
     /** @return list<array{line: string, component: string, perOrder: bool, factor: BigRational, offset: int, windows: list<array{?int, ?int}>}> */
     private function lines(string $item, string $site): array
     {
@@ -303,14 +327,15 @@ final class NaivePlanner
     {
         $today = $this->options->planDate;
         foreach ($this->network->stock as $stock) {
-            $stock->qty > 0 && $this->supplies[] = ['kind' => 'stock', 'type' => null, 'key' => Network::key($stock->item, $stock->site), 'name' => "{$stock->item}@{$stock->site}", 'qty' => $stock->qty, 'due' => $today, 'effective' => $today, 'start' => $today, 'pinned' => false, 'released' => false, 'inputs' => [], 'tied' => null];
+            $counted = in_array('stock', $this->options->supply, true) && isset($this->scope[Network::key($stock->item, $stock->site)]);
+            $counted && $stock->qty > 0 && $this->supplies[] = ['kind' => 'stock', 'type' => null, 'key' => Network::key($stock->item, $stock->site), 'name' => "{$stock->item}@{$stock->site}", 'qty' => $stock->qty, 'due' => $today, 'effective' => $today, 'start' => $today, 'pinned' => false, 'released' => false, 'inputs' => [], 'tied' => null];
         }
         foreach ($this->network->orders as $order) {
             $open = $order->qty - $order->received;
-            if ($open <= 0) {
+            $key = Network::key($order->item, $order->site);
+            if ($open <= 0 || ! $this->counts($order->kind) || ! isset($this->scope[$key])) {
                 continue;
             }
-            $key = Network::key($order->item, $order->site);
             $start = $order->start ?? ($order->kind === OrderKind::Buy ? $this->back($this->leadCalendar($key), $order->due, $this->lead($key)) : $this->back($this->siteCalendar($key), $order->due, $this->planning($key)->leadDays ?? 0));
             $supply = count($this->supplies);
             $this->supplies[] = [
@@ -334,16 +359,16 @@ final class NaivePlanner
 
     private function independentDemand(): void
     {
-        foreach ($this->network->sales as $line) {
+        foreach (in_array('sales', $this->options->demand, true) ? $this->network->sales : [] as $line) {
             $this->want('sales', false, $line->order, $line->line, Network::key($line->item, $line->site), $line->qty - $line->shipped, $line->due, $line->priority, null);
         }
         $left = [];
         foreach ($this->network->forecasts as $place => $bucket) {
-            $left[$place] = in_array($bucket->forecast, $this->options->forecasts, true) ? $bucket->qty : 0;
+            $left[$place] = in_array($bucket->forecast, $this->options->forecasts, true) && in_array('forecast', $this->options->demand, true) ? $bucket->qty : 0;
         }
         $names = $this->options->forecasts;
         sort($names, SORT_STRING);
-        $lines = $this->options->consume ? $this->network->sales : [];
+        $lines = $this->options->consume && in_array('sales', $this->options->demand, true) ? $this->network->sales : [];
         usort($lines, fn ($a, $b) => $a->due <=> $b->due ?: strcmp($a->order, $b->order) ?: self::compareLines($a->line, $b->line));
         foreach ($lines as $line) {
             $hungry = $line->qty;
@@ -404,7 +429,7 @@ final class NaivePlanner
 
     private function want(string $kind, bool $ofProposal, string $name, string $line, string $key, int $qty, int $date, int $priority, ?int $for): void
     {
-        if ($qty <= 0 || $date > $this->options->horizonEnd) {
+        if ($qty <= 0 || $date > $this->options->horizonEnd || ! isset($this->scope[$key])) {
             return;
         }
         $today = $this->options->planDate;
