@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\Application;
 use Tests\Browser\Person;
 
@@ -78,6 +79,15 @@ it('sees three orders slip when a supplier is late, and takes stock from the lea
     Application::await(fn () => str_contains($person->reads(TRAY), 'sales lines late 8 10'), 'one line saved');
     $person->clicks("//button[normalize-space()='Commit']")->sees('changes written.');
     $person->opens('/reservations?view=held')->sees('REF-3')->sees('M-1061 FK-2');
+    expect($person->complaints())->toBe([]);
+});
+
+it('solves a shortage by keyboard alone', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/shortages?q=WS-200')->sees('SO-7705/1')->presses('ARROW_DOWN')->sees('Pull T-0521 in to Tue 3 Mar')->presses('1')->sees('Draft, 1 change')->sees('WS-200 is covered with your draft');
+    $person->pressesWith('CONTROL', WebDriverKeys::ENTER);
+    Application::await(fn () => $person->focusIsOn('#draft-commit'), 'the focus on Commit');
+    $person->presses('ENTER')->sees('Written: T-0521 to Tue 3 Mar.')->clicks("//button[normalize-space()='Undo this commit']")->sees('Undone.');
     expect($person->complaints())->toBe([]);
 });
 

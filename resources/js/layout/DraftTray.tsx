@@ -24,6 +24,9 @@ export function DraftTray() {
             if (may && !typing && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
                 event.preventDefault();
                 step(!event.shiftKey);
+            } else if (may && event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+                event.preventDefault(); // the key that brings the focus there must not press what it comes to
+                document.getElementById('draft-commit')?.focus();
             }
         };
         document.addEventListener('keydown', onKey);
@@ -127,7 +130,13 @@ function Bar({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void 
                     <Button onClick={() => setName(t('My draft'))} disabled={count === 0 || busy}>
                         {t('Keep as study')}
                     </Button>
-                    <Button look="draft" onClick={commit} disabled={count === 0 || busy || !may}>
+                    <Button
+                        id="draft-commit"
+                        look="draft"
+                        title={t('Ctrl Enter comes here')}
+                        onClick={commit}
+                        disabled={count === 0 || busy || !may}
+                    >
                         {t('Commit')}
                     </Button>
                 </>

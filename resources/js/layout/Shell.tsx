@@ -8,6 +8,7 @@ import { TopBar } from '@/layout/TopBar';
 import { DraftProvider } from '@/lib/draft';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { useFirstRow } from '@/lib/useRowKeys';
 
 const Slot = createContext<HTMLElement | null>(null);
 
@@ -15,6 +16,7 @@ const Slot = createContext<HTMLElement | null>(null);
 export function Shell({ children }: { children: ReactNode }) {
     const { trouble } = useShared();
     const { url } = usePage();
+    useFirstRow();
     const [slot, setSlot] = useState<HTMLElement | null>(null);
     const [hidden, setHidden] = useState<string | null>(null);
     return (

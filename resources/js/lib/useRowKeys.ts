@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from 'react';
+import { useEffect, type KeyboardEvent } from 'react';
 
 /**
  * Arrow keys, Home and End move the focus among the rows of a list. Rows carry the attribute `data-row`;
@@ -17,4 +17,20 @@ export function moveAmongRows(event: KeyboardEvent<HTMLElement>): void {
         event.preventDefault();
         row.focus();
     }
+}
+
+/** From a page on which nothing has the focus, the arrow down key goes to its first row. */
+export function useFirstRow(): void {
+    useEffect(() => {
+        const onKey = (event: globalThis.KeyboardEvent) => {
+            const idle = document.activeElement === document.body || document.activeElement?.id === 'page';
+            const row = event.key === 'ArrowDown' && idle ? document.querySelector<HTMLElement>('#page [data-row]') : null;
+            if (row) {
+                event.preventDefault();
+                row.focus();
+            }
+        };
+        document.addEventListener('keydown', onKey);
+        return () => document.removeEventListener('keydown', onKey);
+    }, []);
 }
