@@ -17,6 +17,7 @@ use App\Support\Settings;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
@@ -99,9 +100,19 @@ final readonly class CommitChanges
     private function numbered(array $lines, Network $network): array
     {
         $changes = array_merge(...$lines);
-        $codes = [];
+        $codes = $purchases = [];
         foreach (NewCodes::made($changes) as $code => $maker) {
-            $codes[$code] = OrderNumbers::next($maker instanceof PutOrder ? $maker->kind : ($network->orders[$maker->order]->kind->value ?? 'make'));
+            if ($maker instanceof PutOrder && $maker->kind === OrderKind::Buy->value && $maker->supplier !== null) {
+                $purchases["{$maker->supplier}\x1f{$maker->site}"][] = $code;
+            } else {
+                $codes[$code] = OrderNumbers::next($maker instanceof PutOrder ? $maker->kind : ($network->orders[$maker->order]->kind->value ?? 'make'));
+            }
+        }
+        foreach ($purchases as $lines) { // one purchase order for each supplier and site
+            $order = OrderNumbers::next(OrderKind::Buy->value);
+            foreach ($lines as $place => $code) {
+                $codes[$code] = count($lines) === 1 ? $order : "{$order}.".($place + 1);
+            }
         }
 
         return [NewCodes::renamed($changes, $codes), array_values($codes)];

@@ -72,11 +72,13 @@ final readonly class ChangeWriter
     /** @param  array<string, mixed>  $values */
     private function create(Network $after, OpenOrder $new, ?string $supplier, array $values, User $by): void
     {
-        $order = Order::query()->create([
-            'code' => $new->code, 'kind' => $new->kind->value, 'status' => $new->status->value, 'site_code' => $new->site, 'supplier_code' => $supplier, 'created_by' => $by->id, 'version' => 1,
+        // a line of an order with several is called by the order's code and its number
+        [$code, $number] = preg_match('/^(.+)\.(\d{1,4})$/', $new->code, $parts) === 1 ? [$parts[1], (int) $parts[2]] : [$new->code, 1];
+        $order = Order::query()->firstOrCreate(['code' => $code], [
+            'kind' => $new->kind->value, 'status' => $new->status->value, 'site_code' => $new->site, 'supplier_code' => $supplier, 'created_by' => $by->id, 'version' => 1,
         ]);
         $price = $supplier === null ? null : DB::table('supplier_items')->where('supplier_code', $supplier)->where('item_code', $new->item)->value('price');
-        $line = OrderLine::query()->create([...$values, 'order_id' => $order->id, 'number' => 1, 'code' => $new->code, 'item_code' => $new->item, 'from_site_code' => $new->fromSite, 'price' => $price, 'version' => 1]);
+        $line = OrderLine::query()->create([...$values, 'order_id' => $order->id, 'number' => $number, 'code' => $new->code, 'item_code' => $new->item, 'from_site_code' => $new->fromSite, 'price' => $price, 'version' => 1]);
         if (array_filter($after->components, fn (OrderComponent $row) => $row->order === $new->code) === []) {
             $this->rows($line, OrderRows::of($after, $new->code));
         }

@@ -84,6 +84,19 @@ it('commits all of it in one step, under new codes, and tells the journal', func
         ->and(DB::table('activity_log')->where('event', 'commit')->value('description'))->toContain('P-3308 to Tue 3 Mar')->toContain('BRANTLOW');
 });
 
+it('writes one purchase order for each supplier and site', function () {
+    foreach ([['PCB-207', 'BRANTLOW', '2026-03-06'], ['GAS-14', 'HARLAN', '2026-03-05'], ['REL-2', 'BRANTLOW', '2026-03-16']] as [$item, $supplier, $due]) {
+        ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => $item, 'site' => 'OSK', 'qty' => '20', 'due' => $due, 'supplier' => $supplier])->assertOk();
+    }
+    $codes = ($this->commit)()->assertOk()->json('orders');
+    $order = Order::query()->where('supplier_code', 'BRANTLOW')->orderByDesc('id')->firstOrFail();
+
+    expect($codes)->toHaveCount(3)->and($codes)->toContain("{$order->code}.1", "{$order->code}.2")->and($order->lines()->orderBy('number')->pluck('item_code')->all())->toBe(['PCB-207', 'REL-2'])
+        ->and(Order::query()->where('supplier_code', 'HARLAN')->orderByDesc('id')->firstOrFail()->lines()->count())->toBe(1);
+    $this->postJson('/journal/'.DB::table('commits')->max('id').'/undo', ['key' => 'undo-key-000000000001'])->assertOk();
+    expect($order->refresh()->status)->toBe('cancelled');
+});
+
 it('takes a proposal that was tried as an order off the list, and puts it back when that is undone', function () {
     $row = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))->where('s.kind', 'proposal')->where('s.type', 'buy')->where('p.item_code', 'PCB-207')->orderBy('s.due')->first();
     $open = fn () => DB::table('conversions')->where('proposal', (int) $row->name)->doesntExist();

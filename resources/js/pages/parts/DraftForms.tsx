@@ -160,6 +160,7 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
     const draft = useDraft();
     const [until, setUntil] = useState(addDays(plan.planDate, 3));
     const [note, setNote] = useState('');
+    const [part, setPart] = useState('');
     const [told, setTold] = useState<string | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
     const miss = () =>
@@ -177,11 +178,26 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
                         <span className="min-w-0 flex-1 truncate">
                             <strong>{choice.item}</strong> {choice.name}
                         </span>
+                        <input
+                            inputMode="decimal"
+                            aria-label={t('How much of it is replaced')}
+                            placeholder={t('all of it')}
+                            value={part}
+                            onChange={(event) => setPart(event.target.value)}
+                            className={`${FIELD} w-20 text-right`}
+                        />
                         <Button
                             disabled={draft.busy}
                             onClick={() =>
                                 void draft.add([
-                                    { change: 'swap_component', order, line: row.line, substitute: choice.item, ratio: choice.ratio },
+                                    {
+                                        change: 'swap_component',
+                                        order,
+                                        line: row.line,
+                                        substitute: choice.item,
+                                        ratio: choice.ratio,
+                                        ...(QUANTITY.test(part) && { qty: part }),
+                                    },
                                 ])
                             }
                         >
