@@ -39,15 +39,18 @@ final class DeskCommand extends Command
         }
         chmod($path, 0600);
         $parent = posix_getppid();
-        $asked = 0;
+        $asked = null; // at first it makes ready at once
         while (posix_getppid() === $parent) { // whoever started it has gone, and so does it
-            $connection = @stream_socket_accept($server, self::IDLE);
+            $connection = @stream_socket_accept($server, $asked === null ? 0 : self::IDLE);
+            $asked ??= 0;
             if ($connection !== false) {
                 $this->answer($questions, $connection);
                 fclose($connection);
-                DB::disconnect(); // nobody waits for a snapshot or a connection that has been idle for hours
                 $asked++;
+            } else {
+                $this->makeReady($questions);
             }
+            DB::disconnect(); // nobody waits for a connection that has been idle for hours
             if ($asked > 0 && ($connection === false || $asked >= self::BETWEEN)) {
                 gc_collect_cycles(); // a plan is a web: what a trial has left of it is only found by looking
                 $asked = 0;
@@ -56,6 +59,16 @@ final class DeskCommand extends Command
         @unlink($path);
 
         return 0;
+    }
+
+    /** While nobody asks, the plan is brought up to date with the data, so that the next one does not wait for it. */
+    private function makeReady(Questions $questions): void
+    {
+        try {
+            $questions->ready();
+        } catch (Throwable $trouble) {
+            report($trouble);
+        }
     }
 
     /** @param  resource  $connection */

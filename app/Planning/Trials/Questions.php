@@ -34,6 +34,22 @@ final readonly class Questions
     }
 
     /**
+     * Makes the plan ready for what will be asked, if there is one.
+     *
+     * @return array{ready: bool}
+     */
+    public function ready(): array
+    {
+        try {
+            $this->desk->live();
+        } catch (CannotTry) {
+            return ['ready' => false];
+        }
+
+        return ['ready' => true];
+    }
+
+    /**
      * A person's draft as the tray shows it.
      *
      * @return array{state: \App\Planning\Shapes\DraftState, marks: list<\App\Planning\Shapes\DraftMark>}
