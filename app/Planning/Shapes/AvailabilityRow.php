@@ -16,6 +16,7 @@ final readonly class AvailabilityRow
         public string $site,
         public string $unit,
         public string $way,
+        public string $via,
         public string $required,
         public string $onHand,
         public string $incoming,

@@ -160,12 +160,24 @@ final readonly class AvailabilityView
         );
     }
 
+    /** What takes it, where that is not what was asked for itself. */
+    private function via(Node $node): string
+    {
+        $for = $node->depth === 0 ? null : $node->demand->for;
+
+        return match (true) {
+            $for === null => '',
+            $for->isProposal() => (string) trans('for :qty proposed', ['qty' => Quantity::format($for->qty)]),
+            default => (string) trans('for :order', ['order' => Present::code($for->name)]),
+        };
+    }
+
     private function row(int $place, Node $node, bool $hasMore): AvailabilityRow
     {
         $item = $node->point->item;
 
         return new AvailabilityRow(
-            $place, $node->parent, $node->depth, $item->code, $item->name, $node->point->site->code, $item->unit, $node->point->supply()->value, Quantity::format($node->demand->qty), Quantity::format($node->onHand),
+            $place, $node->parent, $node->depth, $item->code, $item->name, $node->point->site->code, $item->unit, $node->point->supply()->value, $this->via($node), Quantity::format($node->demand->qty), Quantity::format($node->onHand),
             Quantity::format($node->cover->order), Quantity::format($node->short()), $this->present->strip($node->cover, $item->unit), $this->present->dates->iso((int) $node->demand->date),
             $this->present->dates->isoOrNull($node->demand->expected), $node->demand->lateDays(), $node->point->lead, $node->decides, $node->again, $hasMore,
         );

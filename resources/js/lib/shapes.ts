@@ -654,6 +654,7 @@ export interface AvailabilityRow {
     site: string;
     unit: string;
     way: string;
+    via: string;
     required: string;
     onHand: string;
     incoming: string;

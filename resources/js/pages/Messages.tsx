@@ -270,6 +270,16 @@ function TaskPanel({ task, onClose, onAnswer, onApply }: PanelProps) {
                     {task.item} {task.name}
                 </Link>
             </p>
+            {task.riskLines > 0 && (
+                <p className="mt-1">
+                    <Link
+                        href={`/shortages?${new URLSearchParams({ q: task.item, days: '56' }).toString()}`}
+                        className="font-semibold text-act hover:underline"
+                    >
+                        {t('Ways out')}
+                    </Link>
+                </p>
+            )}
             {task.riskLines > 0 && data && <PegList title={t('Late customers that wait for it')} pegs={data} />}
             {task.riskLines === 0 && <p className="mt-3 text-mute">{t('No customer line is late because of it.')}</p>}
             {task.state ? (
