@@ -119,9 +119,9 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
                                     {row.item}
                                 </Link>{' '}
                                 <span className="text-mute">{row.name}</span>
+                                {row.decides && <strong className="ml-2 text-xs text-look-ink">{t('decides')}</strong>}
                                 {row.via && <span className="ml-2 text-xs text-mute">{row.via}</span>}
                                 {row.again && <span className="ml-2 text-xs text-mute">{t('see above')}</span>}
-                                {row.decides && <strong className="ml-2 text-xs text-look-ink">{t('decides')}</strong>}
                             </td>
                             <td className="text-right whitespace-nowrap">
                                 {qty(row.required)} <span className="text-mute">{row.unit}</span>
