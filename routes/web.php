@@ -78,6 +78,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('/draft/lines/{id}', [DraftController::class, 'drop'])->whereNumber('id');
     Route::post('/draft/lines/{id}/accept', [DraftController::class, 'accept'])->whereNumber('id');
     Route::delete('/draft', [DraftController::class, 'discard']);
+    Route::post('/draft/balances', [DraftController::class, 'balances']);
     Route::post('/draft/step', [DraftController::class, 'step']);
     Route::post('/draft/commit', [DraftController::class, 'commit']);
     Route::post('/draft/keep', [DraftController::class, 'keep']);

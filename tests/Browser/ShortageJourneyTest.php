@@ -27,6 +27,9 @@ it('finds three ways out of a shortage, combines two, commits, and undoes it fro
     Application::await(fn () => str_contains($person->reads(TRAY), 'sales lines late 8 4'), 'four late lines');
     $person->clicks(TRAY.'//button[@aria-expanded]')->sees('Delmar Harbours')->sees('Use PCB-207B for 13 pcs');
 
+    // the plan shows it, with the old figures beside the new
+    $person->opens('/plan?q=RM-31')->sees('with your draft')->find("//*[@role='gridcell']//s");
+
     // written, all of it
     $person->clicks("//button[normalize-space()='Commit']")->sees('changes written.')->seesNot('Draft, 2 changes');
     $person->opens('/orders?q=P-3311')->sees('Fri 6 Mar');

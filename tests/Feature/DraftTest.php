@@ -39,6 +39,16 @@ it('tells the effect of each line on top of those above, and of all together', f
     expect($late($state['lines'][0]['figures']))->toBe(-3)->and($late($state['lines'][1]['figures']))->toBe(-1)->and($late($state['figures']))->toBe(-4);
 });
 
+it('tells which balances of the plan it changes', function () {
+    $points = ["PCB-207\x1fOSK", "SH-41\x1fOSK", "BAT-7\x1fLIN"];
+    $ask = fn (string $as) => $this->postJson('/draft/balances', ['points' => $points, 'bucket' => 'week', 'as' => $as])->assertOk()->json('balances');
+    expect($ask('expected'))->toBe([]);
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+
+    // 10 there and 60 on Tuesday, less 23 on Wednesday; the week after, all is as it was
+    expect($ask('expected')["PCB-207\x1fOSK"])->toBe(['2026-03-02' => '47'])->and($ask('expected'))->toHaveKey("SH-41\x1fOSK")->not->toHaveKey("BAT-7\x1fLIN");
+});
+
 it('drops lines in any order, and undoes and redoes', function () {
     ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
     ($this->draft)(['change' => 'pin_order', 'order' => 'P-3311', 'pinned' => true]);

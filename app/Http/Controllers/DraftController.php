@@ -67,6 +67,15 @@ final class DraftController extends Controller
         return $this->state($request, $ask);
     }
 
+    /** The balances of some points that the draft changes, for the plan grid and the record of an item. */
+    public function balances(Request $request, Ask $ask): JsonResponse
+    {
+        $given = $request->validate(['points' => 'required|array|max:300', 'points.*' => 'string|max:400', 'bucket' => 'required|in:day,week,month', 'as' => 'required|in:expected,needed']);
+        $lines = Draft::of($this->user($request))->lines ?? [];
+
+        return response()->json($lines === [] ? ['balances' => []] : $ask('balances', lines: $lines, points: array_values($given['points']), bucket: $given['bucket'], asExpected: $given['as'] === 'expected'));
+    }
+
     public function commit(Request $request, CommitDraft $commit): JsonResponse
     {
         $this->may($request);

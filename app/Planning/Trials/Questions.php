@@ -12,6 +12,7 @@ use App\Planning\Shapes\RemedyRow;
 use App\Planning\Touched;
 use App\Support\Settings;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Reservation\Reservations;
 use Yposta\Core\Study\Change;
@@ -192,6 +193,26 @@ final readonly class Questions
     public function parts(array $lines, string $subject, ?string $qty, ?string $due): array
     {
         return ['rows' => $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->gross($qty, $this->day($due)))];
+    }
+
+    /**
+     * The balances that a draft changes, by point and first day of the period, as decimals.
+     *
+     * @param  Lines  $lines
+     * @param  list<string>  $points  by {@see \Yposta\Core\Network\Network::key()}
+     * @param  string  $bucket  day, week or month
+     * @return array{balances: array<string, array<string, string>>}
+     */
+    public function balances(array $lines, array $points, string $bucket, bool $asExpected): array
+    {
+        $view = new BalanceView(BucketSize::from($bucket), $asExpected);
+        $read = function (Trial $trial) use ($view, $points): array {
+            $present = new Present($trial->network(), $this->today());
+
+            return $trial->with([], fn (Plan $plan) => $view->of($plan, $points, $present));
+        };
+
+        return ['balances' => BalanceView::changed($read($this->desk->live()), $this->desk->drafted(DraftLines::changes($lines), $read))];
     }
 
     /** @return array<string, mixed> see {@see ReservationView::of()} */

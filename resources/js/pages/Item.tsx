@@ -1,10 +1,11 @@
 import { PointDraft } from '@/pages/parts/DraftForms';
 import { Link } from '@inertiajs/react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
+import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
 import { period } from '@/lib/format';
@@ -12,6 +13,7 @@ import { getJson } from '@/lib/http';
 import type { Answer, PointDetail, RecordRow } from '@/lib/shapes';
 import { refilter } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { pointKey, useDraftedBalances } from '@/lib/useDraftedBalances';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList, SUPPLY } from '@/pages/parts/ItemPanel';
@@ -120,10 +122,15 @@ export default function Item({ item, detail, sites, filter }: Props) {
     );
 }
 
+const BALANCE: Record<string, string> = { broken: 'bg-broken-tint text-broken', dip: 'bg-broken-tint', look: 'bg-look-tint text-look-ink' };
+
 /** Demand, supply and balance by period. Every figure can be asked: with a click, or with Enter or ? where the focus is. */
 function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; as: string }) {
     const { record, decimals, unit } = detail;
     const asExpected = as === 'expected';
+    const key = pointKey(detail.item, detail.site);
+    const points = useMemo(() => [key], [key]);
+    const drafted = useDraftedBalances(points, bucket, as)[key];
     const [asked, setAsked] = useState<AskedAt | null>(null);
     const ask = (start: string, target: HTMLElement) => {
         const box = target.getBoundingClientRect();
@@ -176,9 +183,13 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
                                             ask(cell.start, event.currentTarget);
                                         }
                                     }}
-                                    className={`cursor-pointer px-2 text-right whitespace-nowrap ${field === 'balance' && cell.mark === 'broken' ? 'bg-broken-tint text-broken' : ''} ${field === 'balance' && cell.mark === 'dip' ? 'bg-broken-tint' : ''} ${field === 'balance' && cell.mark === 'look' ? 'bg-look-tint text-look-ink' : ''}`}
+                                    className={`cursor-pointer px-2 text-right whitespace-nowrap ${field === 'balance' ? (draftedGround(drafted?.[cell.start]) ?? BALANCE[cell.mark] ?? '') : ''}`}
                                 >
-                                    <Quantity value={cell[field]} decimals={decimals} />
+                                    {field === 'balance' ? (
+                                        <DraftedQuantity value={cell.balance} drafted={drafted?.[cell.start]} decimals={decimals} />
+                                    ) : (
+                                        <Quantity value={cell[field]} decimals={decimals} />
+                                    )}
                                 </td>
                             ))}
                         </tr>

@@ -1,11 +1,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { Quantity } from '@/components/Quantity';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { period, weekday } from '@/lib/format';
 import { getJson, Refusal } from '@/lib/http';
 import type { Answer, GridCell, GridRow, PointDetail } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { pointKey, useDraftedBalances } from '@/lib/useDraftedBalances';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { RecordRows } from '@/pages/parts/RecordRows';
 
@@ -29,7 +30,7 @@ const RECORD_ROW = 26;
 const PAGE = 50;
 const HEAD_WIDTH = 300;
 
-const keyOf = (row: GridRow) => `${row.item}\u001f${row.site}`;
+const keyOf = (row: GridRow) => pointKey(row.item, row.site);
 
 /**
  * The grid item x period. Rows are drawn as they come into sight and fetched a page at a time. One cell has the focus; arrow keys move it,
@@ -75,6 +76,12 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                 });
         }
     }, [firstPage, lastPage, filter]);
+
+    const looked = useMemo(
+        () => [...pages].filter(([page]) => page >= firstPage && page <= lastPage).flatMap(([, rows]) => rows.map(keyOf)),
+        [pages, firstPage, lastPage],
+    );
+    const drafted = useDraftedBalances(looked, view.bucket, view.as);
 
     useEffect(() => {
         virtual.measure();
@@ -196,6 +203,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                                         index={item.index}
                                         at={at}
                                         width={width}
+                                        drafted={drafted[keyOf(row)]}
                                         isPicked={isPicked}
                                         isOpen={opened.has(keyOf(row))}
                                         indent={filter.sort === 'structure' || !filter.sort}
@@ -243,6 +251,7 @@ interface RowProps {
     index: number;
     at: [number, number];
     width: number;
+    drafted: Record<string, string> | undefined;
     isPicked: boolean;
     isOpen: boolean;
     indent: boolean;
@@ -251,7 +260,7 @@ interface RowProps {
     onAsk: (cell: GridCell, target: HTMLElement) => void;
 }
 
-function Row({ row, index, at, width, isPicked, isOpen, indent, onPick, onToggle, onAsk }: RowProps) {
+function Row({ row, index, at, width, drafted, isPicked, isOpen, indent, onPick, onToggle, onAsk }: RowProps) {
     const focusable = (column: number) => (at[0] === index && at[1] === column ? 0 : -1);
     return (
         <div
@@ -302,17 +311,17 @@ function Row({ row, index, at, width, isPicked, isOpen, indent, onPick, onToggle
                         onPick(index, place + 1);
                         onAsk(cell, event.currentTarget);
                     }}
-                    className={`relative flex shrink-0 cursor-pointer items-center justify-end pr-2 -outline-offset-2 ${MARKS[cell.mark] ?? ''}`}
+                    className={`relative flex shrink-0 cursor-pointer items-center justify-end pr-2 -outline-offset-2 ${draftedGround(drafted?.[cell.start]) ?? MARKS[cell.mark] ?? ''}`}
                     style={{ width }}
                 >
                     {cell.mark === 'broken' && <span className="sr-only">{t('short')}</span>}
-                    {cell.mark === 'dip' && (
+                    {cell.mark === 'dip' && drafted?.[cell.start] === undefined && (
                         <span className="mr-auto pl-1.5 text-2xs text-broken" title={t('short on a day in between')}>
                             ▾<span className="sr-only">{t('short on a day in between')}</span>
                         </span>
                     )}
                     {cell.mark === 'look' && <span className="sr-only">{t('under safety stock')}</span>}
-                    <Quantity value={cell.balance} decimals={row.decimals} />
+                    <DraftedQuantity value={cell.balance} drafted={drafted?.[cell.start]} decimals={row.decimals} />
                     {(cell.ordered || cell.proposed) && (
                         <span
                             aria-hidden

@@ -1,0 +1,38 @@
+import { useEffect, useMemo, useState } from 'react';
+import { useDraft } from '@/lib/draft';
+import { postJson } from '@/lib/http';
+import { useShared } from '@/lib/shared';
+
+/** By point and first day of the period, as decimal text. */
+export type Balances = Record<string, Record<string, string>>;
+
+const NONE: Balances = {};
+
+/** A point as the server names it in its balances. */
+export function pointKey(item: string, site: string): string {
+    return `${item}\u001f${site}`;
+}
+
+/** The balances that the person's draft changes, of the points that are looked at. A study has none: the draft is of the live plan. */
+export function useDraftedBalances(points: string[], bucket: string, as: string): Balances {
+    const { plan } = useShared();
+    const draft = useDraft();
+    const [balances, setBalances] = useState<Balances>(NONE);
+    const wanted = useMemo(() => points.join('\n'), [points]);
+    const idle = draft.state.lines.length === 0 || plan.study !== null || wanted === '';
+
+    useEffect(() => {
+        if (idle) {
+            return;
+        }
+        let current = true;
+        postJson<{ balances: Balances | [] }>('/draft/balances', { points: wanted.split('\n'), bucket, as })
+            .then(({ balances: found }) => current && setBalances(Array.isArray(found) ? NONE : found))
+            .catch(() => current && setBalances(NONE));
+        return () => {
+            current = false;
+        };
+    }, [idle, wanted, bucket, as, draft.stamp]);
+
+    return idle ? NONE : balances;
+}
