@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import type { RemedyRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 
-interface Found {
+/** A remedy and what it costs, as the server tells it. */
+export interface Found {
     row: RemedyRow;
     cost: number[];
 }
@@ -70,7 +71,8 @@ export function useRemedies(identity: string | null, item: string, stamp: number
     return { rows: state.found.map((one) => one.row), looking: state.looking, trouble: state.trouble };
 }
 
-function cheaper(one: Found, other: Found): number {
+/** Orders remedies by their cost to others, place by place; for sorting. */
+export function cheaper(one: Found, other: Found): number {
     for (const [place, cost] of one.cost.entries()) {
         const difference = cost - (other.cost[place] ?? 0);
         if (difference !== 0) {

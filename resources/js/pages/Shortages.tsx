@@ -13,6 +13,7 @@ import { useDraft } from '@/lib/draft';
 import { day, daysBetween, inDays, qty } from '@/lib/format';
 import type { ShortageRow } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
+import { fits, grouped, type Group } from '@/lib/shortageGroups';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { moveAmongRows } from '@/lib/useRowKeys';
@@ -186,36 +187,6 @@ export default function Shortages({ filter, planned, open: first, views }: Props
             )}
         </>
     );
-}
-
-function fits(row: ShortageRow, filter: Record<string, string>): boolean {
-    const text = (filter.q ?? '').toLowerCase();
-    if (filter.state ? row.state !== filter.state : row.state === 'covered') {
-        return false;
-    }
-    return text === '' || [row.item, row.name, row.consumer.label, ...row.lines].some((part) => part.toLowerCase().includes(text));
-}
-
-type Group = { key: string; label: string; rows: ShortageRow[] };
-
-function grouped(rows: ShortageRow[], by: string): Group[] {
-    const groups = new Map<string, Group>();
-    const put = (key: string, label: string, row: ShortageRow) => {
-        const group = groups.get(key) ?? { key, label, rows: [] };
-        group.rows.push(row);
-        groups.set(key, group);
-    };
-    const states = Object.keys(NEED_STATES);
-    for (const row of by === 'component' ? [...rows].sort((a, b) => states.indexOf(a.state) - states.indexOf(b.state)) : rows) {
-        if (by === 'order') {
-            put(row.consumer.label, row.consumer.label, row);
-        } else if (by === 'customer') {
-            row.lines.forEach((line) => put(line, line, row));
-        } else {
-            put(row.state, t(NEED_STATES[row.state] ?? row.state), row);
-        }
-    }
-    return [...groups.values()];
 }
 
 interface TableProps {

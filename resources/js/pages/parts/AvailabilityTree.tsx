@@ -3,6 +3,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { day, isZero, qty } from '@/lib/format';
+import { pathNames, visibleRows } from '@/lib/outline';
 import type { AvailabilityRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import { moveAmongRows } from '@/lib/useRowKeys';
@@ -15,25 +16,12 @@ const OPEN_LEVELS = 1;
 export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; today: string }) {
     const [turned, setTurned] = useState<Set<string>>(new Set());
     // rows are known by what they are, so that what is open stays open when the day moves
-    const names = useMemo(() => {
-        const list: string[] = [];
-        rows.forEach((row) => list.push(`${list[row.parent] ?? ''}/${row.item}@${row.site}`));
-        return list;
-    }, [rows]);
+    const names = useMemo(() => pathNames(rows), [rows]);
     const isOpen = (row: AvailabilityRow) => {
         const first = row.depth < OPEN_LEVELS || row.decides;
         return turned.has(names[row.id] ?? '') ? !first : first;
     };
-    const visible: AvailabilityRow[] = [];
-    const shown = new Set<number>([-1]);
-    for (const row of rows) {
-        if (shown.has(row.parent)) {
-            visible.push(row);
-            if (isOpen(row)) {
-                shown.add(row.id);
-            }
-        }
-    }
+    const visible = visibleRows(rows, isOpen);
     const turn = (row: AvailabilityRow) =>
         setTurned((old) => {
             const next = new Set(old);
