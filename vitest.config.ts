@@ -1,8 +1,7 @@
-import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
 // the front end's own logic, without a browser; what people see is tested in one by tests/Browser
 export default defineConfig({
-    resolve: { alias: { '@': fileURLToPath(new URL('resources/js', import.meta.url)) } },
+    resolve: { alias: { '@': '/resources/js' } },
     test: { include: ['tests/Front/**/*.test.ts'], environment: 'node' },
 });
