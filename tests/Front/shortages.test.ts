@@ -14,6 +14,7 @@ function row(changes: Partial<ShortageRow>): ShortageRow {
         qty: '5',
         short: '3',
         consumer: { label: 'M-1 HEAD', href: null },
+        consumerDue: '2026-03-12',
         date: '2026-03-10',
         orderBy: null,
         daysPast: 0,
@@ -50,7 +51,7 @@ describe('the groups of shortages', () => {
     const rows = [
         row({ identity: 'a', state: 'order_now' }),
         row({ identity: 'b', state: 'waiting', lines: ['SO-1/1 Isle Survey', 'SO-2/1 Pier 9 Supply'] }),
-        row({ identity: 'c', state: 'passed', consumer: { label: 'M-2 HEAD', href: null } }),
+        row({ identity: 'c', state: 'passed', consumer: { label: 'M-2 HEAD', href: null }, consumerDue: null }),
     ];
     const shape = (by: string) => grouped(rows, by).map((group) => [group.key, group.rows.map((one) => one.identity)]);
 
@@ -62,9 +63,9 @@ describe('the groups of shortages', () => {
         ]);
     });
 
-    it('stand by the order that needs them', () => {
+    it('stand by the order that needs them, two proposals of one item apart', () => {
         expect(shape('order')).toEqual([
-            ['M-1 HEAD', ['a', 'b']],
+            ['M-1 HEAD, Thu 12 Mar', ['a', 'b']],
             ['M-2 HEAD', ['c']],
         ]);
     });

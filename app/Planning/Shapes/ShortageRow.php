@@ -21,6 +21,7 @@ final readonly class ShortageRow
         public string $qty,
         public string $short,
         public Link $consumer,
+        public ?string $consumerDue,
         public string $date,
         public ?string $orderBy,
         public int $daysPast,

@@ -58,7 +58,7 @@ final readonly class ShortageView
 
         return new ShortageRow(
             $need->identity, $need->state->value, $item->code, $item->name, $need->point->site->code, $item->unit, Quantity::format($demand->qty), Quantity::format($need->short),
-            $present->consumer($plan, $demand), $present->dates->iso((int) $demand->date), $present->dates->isoOrNull($need->orderBy), $need->orderBy === null ? 0 : max(0, $plan->options->planDate - $need->orderBy),
+            $present->consumer($plan, $demand), $present->dates->isoOrNull($demand->for?->due), $present->dates->iso((int) $demand->date), $present->dates->isoOrNull($need->orderBy), $need->orderBy === null ? 0 : max(0, $plan->options->planDate - $need->orderBy),
             $present->dates->isoOrNull($demand->expected), $demand->lateDays(), $present->strip($need->cover, $item->unit), self::hits($need->ends), self::lines($need->ends), self::served($present, $need), $demand->reference(), $accepted,
         );
     }

@@ -618,6 +618,7 @@ export interface ShortageRow {
     qty: string;
     short: string;
     consumer: Link;
+    consumerDue: string | null;
     date: string;
     orderBy: string | null;
     daysPast: number;

@@ -1,3 +1,4 @@
+import { day } from '@/lib/format';
 import type { ShortageRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { NEED_STATES } from '@/pages/parts/words';
@@ -25,7 +26,8 @@ export function grouped(rows: ShortageRow[], by: string): Group[] {
     const states = Object.keys(NEED_STATES);
     for (const row of by === 'component' ? [...rows].sort((a, b) => states.indexOf(a.state) - states.indexOf(b.state)) : rows) {
         if (by === 'order') {
-            put(row.consumer.label, row.consumer.label, row);
+            const label = row.consumerDue ? `${row.consumer.label}, ${day(row.consumerDue)}` : row.consumer.label;
+            put(label, label, row);
         } else if (by === 'customer') {
             row.lines.forEach((line) => put(line, line, row));
         } else {
