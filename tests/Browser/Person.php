@@ -129,9 +129,24 @@ final class Person
         return $this;
     }
 
+    /** Puts the focus somewhere and waits until it stays there, as what has just been drawn may be drawn once more. */
     public function focuses(string $where): self
     {
-        $this->browser->executeScript('arguments[0].focus()', [$this->find($where)]);
+        $stayed = 0;
+        Application::await(function () use ($where, &$stayed): bool {
+            try {
+                $element = $this->find($where);
+                if ($this->browser->executeScript('return document.activeElement === arguments[0]', [$element])) {
+                    return ++$stayed > 1;
+                }
+                $stayed = 0;
+                $this->browser->executeScript('arguments[0].focus()', [$element]);
+            } catch (StaleElementReferenceException) {
+                $stayed = 0;
+            }
+
+            return false;
+        }, "the focus to stay on {$where}");
 
         return $this;
     }
