@@ -7,7 +7,7 @@ namespace App\Actions;
 use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
 use App\Support\Settings;
-use Illuminate\Support\Facades\DB;
+use App\Support\Snapshot;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleWriter;
 use Yposta\Core\Calendar\Day;
@@ -28,7 +28,7 @@ final readonly class ExportBundle
      */
     public function __invoke(string $path): array
     {
-        [$network, $parameters] = DB::transaction(fn () => [$this->reader->read(), Settings::get(Settings::RUN_DEFAULTS, [])]);
+        [$network, $parameters] = Snapshot::read(fn () => [$this->reader->read(), Settings::get(Settings::RUN_DEFAULTS, [])]);
         $length = isset($parameters['horizonEnd'], $parameters['planDate']) ? Day::parse($parameters['horizonEnd']) - Day::parse($parameters['planDate']) : null;
         $parameters['planDate'] = Settings::planDate();
         $parameters['horizonEnd'] = $length === null ? null : Day::format(Day::parse($parameters['planDate']) + $length);

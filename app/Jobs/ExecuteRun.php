@@ -9,10 +9,10 @@ use App\Planning\NetworkReader;
 use App\Planning\PlanStore;
 use App\Planning\RunParameters;
 use App\Support\Journal;
+use App\Support\Snapshot;
 use App\Support\Worker;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Throwable;
 use Yposta\Core\Network\Network;
@@ -42,7 +42,7 @@ final class ExecuteRun implements ShouldQueue
         gc_disable(); // a plan is one large web of objects that live to the end of the run
         try {
             $this->say($run, 'reading', ['status' => 'running', 'started_at' => now(), 'worker' => Worker::here()]);
-            [$network, $change] = DB::transaction(fn () => [$reader->read(), Journal::newest()]);
+            [$network, $change] = Snapshot::read(fn () => [$reader->read(), Journal::newest()]);
             $run->update(['last_change' => $change, 'fingerprint' => hash('sha256', serialize($network))]);
             $plan = $planner->plan($this->changed($run, $network), RunParameters::options($run->parameters), fn (string $stage) => $this->say($run, $stage));
             $this->say($run, 'storing');

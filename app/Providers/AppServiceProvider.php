@@ -6,7 +6,9 @@ namespace App\Providers;
 
 use App\Planning\Trials\Ask;
 use App\Planning\Trials\Desk;
+use App\Support\SqliteConnection;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
@@ -17,6 +19,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('sqlite', fn ($pdo, string $database, string $prefix, array $config) => new SqliteConnection($pdo, $database, $prefix, $config));
         $this->app->scoped(Desk::class); // one plan for all that a request tries
         $this->app->when(Ask::class)->needs('$socket')->give(fn () => config('yposta.desk'));
     }

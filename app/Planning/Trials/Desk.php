@@ -9,7 +9,7 @@ use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
 use App\Support\Journal;
 use App\Support\Settings;
-use Illuminate\Support\Facades\DB;
+use App\Support\Snapshot;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Options;
 use Yposta\Core\Quantity\QuantityOutOfRange;
@@ -42,7 +42,7 @@ final class Desk
         $stamp = Journal::newest().':'.$run->id.':'.Settings::planDate();
         if ($this->trial === null || $stamp !== $this->stamp) {
             $options = RunParameters::options([...$run->parameters, 'planDate' => Settings::planDate(), ...$this->horizon($run)]);
-            $network = DB::transaction(fn () => $this->reader->read());
+            $network = Snapshot::read(fn () => $this->reader->read());
             gc_disable(); // a plan is one large web of objects that live on
             try {
                 if ($this->trial === null || $options != $this->options) {
