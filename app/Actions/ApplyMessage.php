@@ -7,23 +7,18 @@ namespace App\Actions;
 use App\Models\Run;
 use App\Models\User;
 use App\Planning\ChangeRights;
-use App\Planning\ChangeWriter;
 use App\Planning\NetworkReader;
-use App\Planning\Read\SayChange;
 use App\Support\Idempotency;
-use App\Support\Journal;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Study\CancelOrder;
 use Yposta\Core\Study\Change;
-use Yposta\Core\Study\ChangeCodec;
-use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\MoveOrder;
 
 /** Does what a message asks for: moves an open order to the date on which it is needed, or cancels it. */
 final readonly class ApplyMessage
 {
-    public function __construct(private NetworkReader $reader, private ChangeWriter $writer, private AnswerMessage $answer)
+    public function __construct(private NetworkReader $reader, private CommitChanges $commit, private AnswerMessage $answer)
     {
     }
 
@@ -55,17 +50,10 @@ final readonly class ApplyMessage
             if (Day::format($order->due) !== substr((string) $message->from_date, 0, 10) || $order->open() !== (int) $message->qty) {
                 throw new Refused("{$order->code} has been changed since the plan was made. Nothing was changed; run the plan and look again.", 'stale');
             }
-            try {
-                $this->writer->write($network, $change->apply($network), $by);
-                $inverse = array_map(ChangeCodec::encode(...), $change->inverse($network));
-            } catch (DoesNotFit $trouble) {
-                throw new Refused(ucfirst($trouble->getMessage()).'. Nothing was changed.', 'fit');
-            }
-            $sentence = (new SayChange(Day::parse(substr($run->plan_date, 0, 10))))->sentence(ChangeCodec::encode($change));
-            Journal::write('message applied', $sentence, $by, null, ['message' => $message->code, 'order' => $order->code, 'inverse' => $inverse]);
+            $written = ($this->commit)([[$change]], [], $by);
             ($this->answer)($message->identity, $message->facts, 'done', null, (string) trans('done as asked'), $by);
 
-            return ['message' => "{$sentence}."];
+            return ['message' => "{$written['sentences'][0]}."];
         });
     }
 

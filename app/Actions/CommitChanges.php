@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\User;
-use App\Planning\ChangeRights;
 use App\Planning\ChangeWriter;
+use App\Planning\LinesCheck;
 use App\Planning\NetworkReader;
 use App\Planning\NewCodes;
 use App\Planning\Read\SayChange;
@@ -21,7 +21,6 @@ use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
-use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\PutOrder;
 
 /** Writes a list of changes into the live data, all or none, with what takes them back. Call within a transaction. */
@@ -67,24 +66,13 @@ final readonly class CommitChanges
     private function check(array $lines, array $seen, Network $network, User $by): void
     {
         $troubles = [];
-        foreach ($lines as $place => $changes) {
-            $moved = Touched::moved($seen[$place] ?? [], $network);
-            if ($moved !== []) {
-                $troubles[$place] = implode(', ', array_map(fn (string $name) => substr($name, strpos($name, ':') + 1), $moved)).' has been changed meanwhile';
-
-                continue;
-            }
-            try {
-                foreach ($changes as $change) {
-                    if (! ChangeRights::may($by, $change, $network)) {
-                        $troubles[$place] = 'this is not yours to write';
-                        break;
-                    }
-                    $network = $change->apply($network);
-                }
-            } catch (DoesNotFit $trouble) {
-                $troubles[$place] = $trouble->getMessage();
-            }
+        foreach (LinesCheck::of($lines, $seen, $network, $by) as $place => $check) {
+            $trouble = match (true) {
+                $check->moved !== [] => "{$check->movedNames()} has been changed meanwhile",
+                ! $check->may => 'this is not yours to write',
+                default => $check->trouble,
+            };
+            $trouble === null || $troubles[$place] = $trouble;
         }
         if ($troubles !== []) {
             throw new Refused(ucfirst(array_values($troubles)[0]).'. Nothing was written.', 'fit', ['lines' => $troubles]);

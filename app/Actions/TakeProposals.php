@@ -8,7 +8,10 @@ use App\Models\OrderLine;
 use App\Models\Run;
 use App\Models\User;
 use App\Planning\Dates;
+use App\Planning\Read\ProposalList;
+use App\Planning\Read\StoredPlan;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 use Yposta\Core\Study\PutOrder;
 
 /**
@@ -24,17 +27,18 @@ final readonly class TakeProposals
     public function take(array $orders, User $by): void
     {
         $run = Run::live();
+        if ($run === null) {
+            return;
+        }
         $dates = new Dates;
-        foreach ($run === null ? [] : $orders as $order) {
-            $line = OrderLine::query()->where('code', $order->order)->whereNull('proposal')->first();
-            $open = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
-                ->leftJoin('conversions as c', fn ($join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw('c.proposal = cast(s.name as integer)'))
-                ->where('s.run_id', $run?->id)->where('s.kind', 'proposal')->whereNull('c.proposal')->where('p.item_code', $order->item)->where('p.site_code', $order->site)->where('s.qty', $order->qty)->get(['s.name', 's.due']);
-            $nearest = $open->sortBy(fn ($row) => abs($dates->day($row->due) - $order->due))->first();
-            if ($line === null || $run === null || $nearest === null || abs($dates->day($nearest->due) - $order->due) > self::NEAR) {
-                continue;
+        $list = new ProposalList(new StoredPlan($run));
+        foreach ($orders as $order) {
+            $distance = fn (stdClass $row) => abs($dates->day($row->due) - $order->due);
+            $nearest = $list->query($order->site)->where('p.item_code', $order->item)->where('s.qty', $order->qty)->get(['s.name', 's.due'])->sortBy($distance)->first();
+            $line = OrderLine::query()->where('code', $order->order)->first();
+            if ($line !== null && $nearest !== null && $distance($nearest) <= self::NEAR) {
+                DB::table('conversions')->insert(['run_id' => $run->id, 'proposal' => (int) $nearest->name, 'order_line_id' => $line->id, 'user_id' => $by->id, 'created_at' => now()]);
             }
-            DB::table('conversions')->insert(['run_id' => $run->id, 'proposal' => (int) $nearest->name, 'order_line_id' => $line->id, 'user_id' => $by->id, 'created_at' => now()]);
         }
     }
 }

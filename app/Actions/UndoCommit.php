@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\User;
-use App\Planning\ChangeRights;
 use App\Planning\ChangeWriter;
+use App\Planning\LinesCheck;
 use App\Planning\NetworkReader;
-use App\Planning\Touched;
 use App\Support\Idempotency;
 use App\Support\Journal;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Study\ChangeCodec;
-use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\ReleaseOrder;
 
 /** Takes back what was committed, as a whole, as long as nothing of it has moved on since. */
@@ -42,23 +41,17 @@ final readonly class UndoCommit
                 }
             }
             $before = $this->reader->read();
-            $moved = Touched::moved((array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR), $before);
-            if ($moved !== []) {
-                $names = implode(', ', array_map(fn (string $name) => substr($name, strpos($name, ':') + 1), $moved));
-                throw new Refused("{$names} was started, sent or changed since. It can only be undone as a whole, so nothing was changed.", 'moved');
+            [$check] = LinesCheck::of([$inverse], [(array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR)], $before, $by);
+            if ($check->moved !== []) {
+                throw new Refused("{$check->movedNames()} was started, sent or changed since. It can only be undone as a whole, so nothing was changed.", 'moved');
             }
-            $network = $before;
-            try {
-                foreach ($inverse as $change) {
-                    if (! ChangeRights::may($by, $change, $network)) {
-                        throw new Refused('Part of this is not yours to write. Nothing was changed.', 'forbidden');
-                    }
-                    $network = $change->apply($network);
-                }
-            } catch (DoesNotFit $trouble) {
-                throw new Refused(ucfirst($trouble->getMessage()).'. It can only be undone as a whole, so nothing was changed.', 'fit');
+            if (! $check->may) {
+                throw new Refused('Part of this is not yours to write. Nothing was changed.', 'forbidden');
             }
-            $this->writer->write($before, $network, $by);
+            if ($check->trouble !== null) {
+                throw new Refused(ucfirst($check->trouble).'. It can only be undone as a whole, so nothing was changed.', 'fit');
+            }
+            $this->writer->write($before, (new Changes($inverse))->apply($before), $by);
             DB::table('commits')->where('id', $id)->update(['undone_at' => now(), 'undone_by' => $by->id]);
             $sentences = (array) json_decode($commit->sentences, true, 512, JSON_THROW_ON_ERROR);
             Journal::write('undo', 'Undone: '.implode('; ', array_map(strval(...), $sentences)), $by, null, ['commit' => $id]);

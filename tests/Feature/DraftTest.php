@@ -141,6 +141,18 @@ it('says which lines no longer fit when the data moved underneath, and writes no
     ($this->commit)('commit-key-0000000002')->assertOk();
 });
 
+it('commits two lines that change one order, and undoes both', function () {
+    $before = ($this->data)();
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03'])->assertOk();
+    $state = ($this->draft)(['change' => 'resize_order', 'order' => 'P-3308', 'qty' => '80'])->assertOk()->json('state');
+    expect(array_column($state['lines'], 'moved'))->toBe([false, false]);
+    $commit = ($this->commit)()->assertOk()->json('commit');
+
+    expect(OrderLine::query()->where('code', 'P-3308')->value('qty'))->toEqual(80_000_000);
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk();
+    expect(($this->data)())->toBe($before);
+});
+
 it('undoes a commit as a whole from the journal', function () {
     $before = ($this->data)();
     ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
@@ -187,4 +199,50 @@ it('shows others that there is a draft, and each their own', function () {
     $this->actingAs(Demo::user('buyer'));
 
     $this->get('/orders')->assertInertia(fn ($page) => $page->where('draft.lines', 0)->where('draft.others', [$this->planner->name]));
+});
+
+it('leaves proposals alone that are far away in time, or of another quantity', function (string $qty, string $due) {
+    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => $qty, 'due' => $due, 'supplier' => 'BRANTLOW']);
+    ($this->commit)()->assertOk();
+
+    expect(DB::table('conversions')->count())->toBe(0);
+})->with([['17', '2026-03-20'], ['20', '2027-03-20']]);
+
+it('finds in the journal what was done, by whom, and whether it was undone', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
+    ($this->draft)(['change' => 'pin_order', 'order' => 'P-3311', 'pinned' => true]);
+    $commit = ($this->commit)()->json('commit');
+    $entry = fn () => collect($this->get('/journal?q=M-1047')->inertiaProps('entries'))->firstWhere('commit', $commit);
+    expect($entry())->toMatchArray(['by' => $this->planner->name, 'sentence' => '2 changes committed', 'parts' => ['M-1047 to Mon 16 Mar', 'P-3311 pinned'], 'undone' => false]);
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk();
+
+    expect($entry()['undone'])->toBeTrue()->and($this->get('/journal?q=nothing like it')->inertiaProps('entries'))->toBe([]);
+});
+
+it('lets only those undo who may write it', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
+    $commit = ($this->commit)()->json('commit');
+    $this->actingAs(Demo::user('buyer'))->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    $this->actingAs(Demo::user('viewer'))->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000002'])->assertStatus(422);
+    $this->actingAs(Demo::user('scheduler'))->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000003'])->assertOk();
+});
+
+it('refuses a commit of a draft that was changed in another window, or is empty', function () {
+    $this->postJson('/draft/commit', ['version' => 1, 'key' => 'commit-key-0000000001'])->assertStatus(422)->assertJsonPath('message', 'The draft is empty. Nothing was written.');
+    ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
+    $seen = Draft::of($this->planner)->version;
+    ($this->draft)(['change' => 'pin_order', 'order' => 'P-3311', 'pinned' => true]);
+    $this->postJson('/draft/commit', ['version' => $seen, 'key' => 'commit-key-0000000002'])->assertStatus(422)->assertJsonPath('reason', 'stale');
+
+    expect(Draft::of($this->planner)->lines)->toHaveCount(2);
+});
+
+it('marks in lists what it makes of orders, sales lines and supply', function () {
+    ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
+    ($this->draft)(['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'qty' => '14']);
+    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15', 'due' => '2026-03-06', 'supplier' => 'BRANTLOW']);
+    $marks = collect($this->getJson('/draft')->json('marks'))->keyBy('reference');
+
+    expect($marks->keys()->all())->toBe(['order:P-3308', 'sales:SO-7719/1'])->and($marks['order:P-3308'])->toMatchArray(['due' => '2026-03-03', 'text' => 'P-3308 to Tue 3 Mar'])
+        ->and($marks['sales:SO-7719/1'])->toMatchArray(['due' => null, 'qty' => '14']);
 });

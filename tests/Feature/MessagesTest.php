@@ -51,6 +51,15 @@ it('moves the order as a message asks, once, through its rules and journal', fun
     expect(array_filter(messages($this)['tasks'], fn ($task) => str_contains($task['text'], 'P-3308')))->toBe([]);
 });
 
+it('lets what a message asked for be undone from the journal, as all that is committed', function () {
+    $task = taskAbout($this, 'bring_in', 'P-3308');
+    $this->postJson('/messages/apply', ['run' => Run::live()->id, 'n' => $task['n'], 'key' => 'a key that is long enough'])->assertOk();
+    $commit = collect($this->get('/journal')->inertiaProps('entries'))->firstWhere('sentence', 'P-3308 to Wed 4 Mar')['commit'];
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk();
+
+    expect(OrderLine::query()->where('code', 'P-3308')->value('due'))->toStartWith('2026-03-10');
+});
+
 it('cancels an order that nobody needs', function () {
     $task = collect(messages($this, 'kind=cancel')['tasks'])->first();
     $code = explode(':', $task['text'])[0];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Planning\Trials;
 
 use App\Planning\Dates;
-use App\Planning\PlanStore;
 use App\Planning\Read\Describe;
 use App\Planning\Read\Figures;
 use App\Planning\Shapes\DraftFigure;
@@ -18,9 +17,7 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Cover;
 use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Plan\HoldUp;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\Sentences;
 use Yposta\Core\Plan\Supply;
 use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Quantity\Quantity;
@@ -128,11 +125,6 @@ final readonly class Present
             SupplyKind::Order => self::code($supply->name).$from,
             SupplyKind::Proposal => trans('a proposal').$from,
         };
-    }
-
-    public function holdUp(Plan $plan, ?HoldUp $holdUp): string
-    {
-        return $holdUp === null ? '' : (new Sentences(PlanStore::templates(), $plan->structure, $this->planDate))->holdUp($holdUp);
     }
 
     public function day(int $day): string

@@ -6,18 +6,14 @@ namespace App\Planning\Trials;
 
 use App\Models\Draft;
 use App\Models\User;
-use App\Planning\ChangeRights;
 use App\Planning\DraftLines;
+use App\Planning\LinesCheck;
 use App\Planning\Read\SayChange;
 use App\Planning\Shapes\DraftLine;
 use App\Planning\Shapes\DraftMark;
 use App\Planning\Shapes\DraftState;
-use App\Planning\Touched;
 use App\Support\Settings;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Study\Change;
-use Yposta\Core\Study\Changes;
-use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Trial\Effect;
 use Yposta\Core\Trial\Tried;
 
@@ -44,6 +40,7 @@ final readonly class Tray
         $trial = $this->desk->live();
         $changes = DraftLines::changes($lines);
         $tried = $trial->tries($changes);
+        $checks = LinesCheck::of($changes, array_column($lines, 'seen'), $trial->network(), $user);
         $planDate = Day::parse(Settings::planDate());
         $present = new Present($trial->network(), $planDate);
         $say = new SayChange($planDate);
@@ -53,7 +50,7 @@ final readonly class Tray
             $own = $tried->own[$place] ?? null;
             $rows[] = new DraftLine(
                 $line['id'], (string) ($line['changes'][0]['change'] ?? ''), $line['title'] ?? implode('; ', $parts), $line['title'] === null ? [] : $parts, $own === null ? [] : $present->figures($own),
-                $own === null ? [] : $this->notes($present, $own), $tried->troubles[$place] ?? null, Touched::moved($line['seen'], $trial->network()) !== [], $this->may($user, $changes[$place], $changes, $place),
+                $own === null ? [] : $this->notes($present, $own), $tried->troubles[$place] ?? null, $checks[$place]->moved !== [], $checks[$place]->may,
             );
         }
 
@@ -108,35 +105,5 @@ final readonly class Tray
         }
 
         return $slips;
-    }
-
-    /**
-     * Whether the person may write a line, on top of those before it.
-     *
-     * @param  list<Change>  $changes
-     * @param  list<list<Change>>  $lines
-     */
-    private function may(User $user, array $changes, array $lines, int $place): bool
-    {
-        $network = $this->desk->live()->network();
-        foreach (array_slice($lines, 0, $place) as $before) {
-            try {
-                $network = (new Changes($before))->apply($network);
-            } catch (DoesNotFit) {
-                continue;
-            }
-        }
-        foreach ($changes as $change) {
-            if (! ChangeRights::may($user, $change, $network)) {
-                return false;
-            }
-            try {
-                $network = $change->apply($network);
-            } catch (DoesNotFit) {
-                return true; // the line says why it does not fit
-            }
-        }
-
-        return true;
     }
 }

@@ -76,12 +76,6 @@ final class Remedies
         }
     }
 
-    /** Which of two is better: less cost to others. For sorting. */
-    public static function compare(TriedRemedy $one, TriedRemedy $other): int
-    {
-        return $one->cost() <=> $other->cost();
-    }
-
     private function judge(Plan $plan, Facts $before, Remedy $remedy, string $identity): TriedRemedy
     {
         $need = (new Shortages($plan))->find((string) ($remedy->facts['about'] ?? $identity));

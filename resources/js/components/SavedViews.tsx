@@ -3,7 +3,7 @@ import { router } from '@inertiajs/react';
 import { Bookmark, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { postJson, Refusal } from '@/lib/http';
+import { deleteJson, postJson, Refusal } from '@/lib/http';
 import { t } from '@/lib/t';
 
 export interface SavedView {
@@ -59,7 +59,7 @@ export function SavedViews({
                                 type="button"
                                 aria-label={t('Forget {name}', { name: view.name })}
                                 className="p-1 text-mute hover:text-ink"
-                                onClick={() => settle(postJson('/views', { _method: 'DELETE', page, name: view.name }))}
+                                onClick={() => settle(deleteJson(`/views?${new URLSearchParams({ page, name: view.name }).toString()}`))}
                             >
                                 <X size={14} aria-hidden />
                             </button>

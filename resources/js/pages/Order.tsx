@@ -1,17 +1,15 @@
 import { Link } from '@inertiajs/react';
 import { Fragment, useState } from 'react';
 import { ComponentCover } from '@/components/ComponentCover';
-import { DraftMarks } from '@/components/DraftMarks';
 import { PageHead } from '@/components/PageHead';
-import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
 import type { OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-import { ComponentDraft, ComponentMore, OrderDraft } from '@/pages/parts/DraftForms';
+import { ComponentDraft, ComponentMore } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
-import { KINDS, Origin, STATUS } from '@/pages/parts/OrderParts';
+import { KINDS, OrderActions, Origin, STATUS } from '@/pages/parts/OrderParts';
 
 export default function Order({ order }: { order: OrderDetail }) {
     const components = order.lines.filter((line) => line.components.length > 0);
@@ -52,24 +50,7 @@ export default function Order({ order }: { order: OrderDetail }) {
                             <p className="text-sm text-mute">{t('The plan does not know this order yet. Run it to take it in.')}</p>
                         )}
                         <Messages messages={line.messages} />
-                        {line.expected !== null && (
-                            <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
-                                <PeggingLink of={`order:${line.code}`} way="up" />
-                                {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
-                                {order.kind === 'make' && (
-                                    <Link
-                                        href={`/availability?of=${encodeURIComponent(`order:${line.code}`)}`}
-                                        className="font-semibold text-act hover:underline"
-                                    >
-                                        {t('Check another date')}
-                                    </Link>
-                                )}
-                            </p>
-                        )}
-                        <DraftMarks reference={`order:${line.code}`} />
-                        {['firm', 'released'].includes(order.status) && (
-                            <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} status={order.status} />
-                        )}
+                        <OrderActions order={order} line={line} />
                         <PegList title={t('Serves')} pegs={line.serves} />
                     </section>
                 ))}

@@ -47,7 +47,7 @@ function few(): Trial
 function remedies(Trial $trial, string $identity): array
 {
     $found = iterator_to_array((new Remedies($trial))->for($identity), false);
-    usort($found, Remedies::compare(...));
+    usort($found, fn (TriedRemedy $a, TriedRemedy $b) => $a->cost() <=> $b->cost());
     $byKind = [];
     foreach ($found as $tried) {
         $byKind[$tried->remedy->kind->value] ??= $tried;

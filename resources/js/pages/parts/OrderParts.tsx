@@ -34,29 +34,38 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
                 <section key={line.code} className="border-t border-line py-2">
                     <LineHead line={line} />
                     <Messages messages={line.messages} />
-                    {line.expected !== null && (
-                        <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
-                            <PeggingLink of={`order:${line.code}`} way="up" />
-                            {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
-                            {order.kind === 'make' && (
-                                <Link
-                                    href={`/availability?of=${encodeURIComponent(`order:${line.code}`)}`}
-                                    className="font-semibold text-act hover:underline"
-                                >
-                                    {t('Check another date')}
-                                </Link>
-                            )}
-                        </p>
-                    )}
-                    <DraftMarks reference={`order:${line.code}`} />
-                    {['firm', 'released'].includes(order.status) && (
-                        <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} status={order.status} />
-                    )}
+                    <OrderActions order={order} line={line} />
                     <PegList title={t('Serves')} pegs={line.serves} />
                     <Components rows={line.components} order={line.code} />
                     {line.source && <p className="mt-2 text-xs text-mute">{t('Made from {source}', { source: line.source })}</p>}
                 </section>
             ))}
+        </>
+    );
+}
+
+/** Where an order leads to, what is drafted of it, and what can be tried with it. */
+export function OrderActions({ order, line }: { order: OrderDetail; line: OrderLineRow }) {
+    return (
+        <>
+            {line.expected !== null && (
+                <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
+                    <PeggingLink of={`order:${line.code}`} way="up" />
+                    {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
+                    {order.kind === 'make' && (
+                        <Link
+                            href={`/availability?of=${encodeURIComponent(`order:${line.code}`)}`}
+                            className="font-semibold text-act hover:underline"
+                        >
+                            {t('Check another date')}
+                        </Link>
+                    )}
+                </p>
+            )}
+            <DraftMarks reference={`order:${line.code}`} />
+            {['firm', 'released'].includes(order.status) && (
+                <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} status={order.status} />
+            )}
         </>
     );
 }
