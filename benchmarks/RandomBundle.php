@@ -41,11 +41,15 @@ final class RandomBundle
         $this->demand($levels);
         $this->supply($levels);
         $headers = [
-            'plan.csv' => 'key,value', 'calendars.csv' => 'calendar,weekdays', 'calendar_days.csv' => 'calendar,date,works', 'sites.csv' => 'site,name,calendar',
-            'items.csv' => 'item,name,unit,decimals,phantom', 'suppliers.csv' => 'supplier,name,calendar', 'supplier_items.csv' => 'supplier,item,lead_days,min_qty,multiple,rank',
+            'plan.csv' => 'key,value', 'calendars.csv' => 'calendar,weekdays', 'calendar_days.csv' => 'calendar,date,works',
+            'sites.csv' => 'site,name,calendar',
+            'items.csv' => 'item,name,unit,decimals,phantom', 'suppliers.csv' => 'supplier,name,calendar',
+            'supplier_items.csv' => 'supplier,item,lead_days,min_qty,multiple,rank',
             'planning.csv' => 'item,site,supply,lead_days,supplier,from_site,safety_stock,safety_days,lot_rule,group_days,fixed_qty,stock_min,stock_max,min_qty,multiple,max_qty,frozen_days',
-            'bom.csv' => 'item,line,component,qty,basis,base_qty,scrap_pct,offset_days,valid_from,valid_to', 'stock.csv' => 'item,site,qty', 'sales.csv' => 'order,line,item,site,qty,shipped,due,priority',
-            'forecasts.csv' => 'forecast,item,site,bucket,start,qty', 'orders.csv' => 'order,kind,status,item,site,from_site,supplier,qty,received,start,due,pinned,priority',
+            'bom.csv' => 'item,line,component,qty,basis,base_qty,scrap_pct,offset_days,valid_from,valid_to', 'stock.csv' => 'item,site,qty',
+            'sales.csv' => 'order,line,item,site,qty,shipped,due,priority',
+            'forecasts.csv' => 'forecast,item,site,bucket,start,qty',
+            'orders.csv' => 'order,kind,status,item,site,from_site,supplier,qty,received,start,due,pinned,priority',
             'order_components.csv' => 'order,line,item,qty,issued,need', 'allocations.csv' => 'demand,supply,qty',
         ];
         $files = [];
@@ -60,7 +64,9 @@ final class RandomBundle
     private function masterData(): void
     {
         $this->rows['plan.csv'] = [
-            ['plan_date', self::PLAN_DATE], ['horizon_end', Day::format($this->today + 180)], ['forecasts', $this->everyFeature ? 'BASE;MORE' : 'BASE'], ['bucket', 'week'], ['consume_back_days', 7], ['consume_forward_days', 7],
+            ['plan_date', self::PLAN_DATE], ['horizon_end', Day::format($this->today + 180)],
+            ['forecasts', $this->everyFeature ? 'BASE;MORE' : 'BASE'], ['bucket', 'week'], ['consume_back_days', 7],
+            ['consume_forward_days', 7],
         ];
         $this->rows['calendars.csv'] = [['FIVE', '12345'], ['SIX', '123456'], ['FAR', '12347']];
         foreach ([20, 47, 95] as $day) {
@@ -86,7 +92,10 @@ final class RandomBundle
             $made = $level < 4 || ($level < self::LEVELS - 1 && $this->one(2));
             $this->rows['planning.csv'][] = $this->planning($code, $made ? 'make' : 'buy');
             if (! $made) {
-                $this->rows['supplier_items.csv'][] = ['S'.$this->between(0, 19), $code, $this->between(2, 30), $this->one(3) ? $this->between(5, 40) : '', $this->one(3) ? 10 : '', 1];
+                $this->rows['supplier_items.csv'][] = [
+                    'S'.$this->between(0, 19), $code, $this->between(2, 30), $this->one(3) ? $this->between(5, 40) : '',
+                    $this->one(3) ? 10 : '', 1,
+                ];
             }
         }
 
@@ -98,10 +107,14 @@ final class RandomBundle
     {
         $rule = $this->everyFeature ? $this->between(0, 9) : $this->between(0, 2);
         $row = [
-            'lot_rule' => '', 'group_days' => '', 'fixed_qty' => '', 'stock_min' => '', 'stock_max' => '', 'min_qty' => '', 'multiple' => '', 'max_qty' => '',
+            'lot_rule' => '', 'group_days' => '', 'fixed_qty' => '', 'stock_min' => '', 'stock_max' => '', 'min_qty' => '',
+            'multiple' => '', 'max_qty' => '',
         ];
         $row = match (true) {
-            $rule <= 4 => [...$row, 'group_days' => $this->between(3, 10), 'min_qty' => $this->one(4) ? 20 : '', 'multiple' => $this->one(3) ? 5 : ''],
+            $rule <= 4 => [
+                ...$row, 'group_days' => $this->between(3, 10), 'min_qty' => $this->one(4) ? 20 : '',
+                'multiple' => $this->one(3) ? 5 : '',
+            ],
             $rule === 5 => [...$row, 'lot_rule' => 'fixed', 'fixed_qty' => 200],
             $rule === 6 => [...$row, 'lot_rule' => 'min_max', 'stock_min' => 20, 'stock_max' => 400],
             $rule === 7 => [...$row, 'lot_rule' => 'per_order'],
@@ -111,7 +124,8 @@ final class RandomBundle
 
         return [
             $item, 'MAIN', $supply, $this->between(1, 8), '', '', $this->one(5) ? $this->between(1, 20) : 0, $this->one(8) ? 2 : 0,
-            $row['lot_rule'], $row['group_days'], $row['fixed_qty'], $row['stock_min'], $row['stock_max'], $row['min_qty'], $row['multiple'], $row['max_qty'],
+            $row['lot_rule'], $row['group_days'], $row['fixed_qty'], $row['stock_min'], $row['stock_max'], $row['min_qty'],
+            $row['multiple'], $row['max_qty'],
             $this->everyFeature && $this->one(30) ? 10 : 0,
         ];
     }
@@ -119,7 +133,10 @@ final class RandomBundle
     /** @param  list<list<string>>  $levels */
     private function structures(array $levels): void
     {
-        $made = array_fill_keys(array_map(fn (array $row) => $row[0], array_filter($this->rows['planning.csv'], fn (array $row) => $row[2] === 'make')), true);
+        $made = array_fill_keys(
+            array_map(fn (array $row) => $row[0], array_filter($this->rows['planning.csv'], fn (array $row) => $row[2] === 'make')),
+            true,
+        );
         foreach ($levels as $level => $items) {
             foreach ($items as $item) {
                 $below = array_merge(...array_slice($levels, $level + 1, 2)) ?: [];
@@ -128,8 +145,10 @@ final class RandomBundle
                 }
                 for ($line = 1; $line <= 2; $line++) {
                     $this->rows['bom.csv'][] = [
-                        $item, $line * 10, $below[$this->between(0, count($below) - 1)], $this->one(5) ? '0.25' : $this->between(1, 3), $this->one(30) ? 'order' : '', $this->one(20) ? 4 : '',
-                        $this->one(6) ? '2.5' : '', $this->everyFeature && $this->one(12) ? 1 : '', '', $this->everyFeature && $this->one(25) ? Day::format($this->today + 60) : '',
+                        $item, $line * 10, $below[$this->between(0, count($below) - 1)], $this->one(5) ? '0.25' : $this->between(1, 3),
+                        $this->one(30) ? 'order' : '', $this->one(20) ? 4 : '',
+                        $this->one(6) ? '2.5' : '', $this->everyFeature && $this->one(12) ? 1 : '', '',
+                        $this->everyFeature && $this->one(25) ? Day::format($this->today + 60) : '',
                     ];
                 }
             }
@@ -142,19 +161,32 @@ final class RandomBundle
         $tops = [...$levels[0], ...array_slice($levels[1], 0, intdiv(count($levels[1]), 4) + 1)];
         foreach ($tops as $number => $item) {
             for ($line = 1; $line <= 8; $line++) {
-                $this->rows['sales.csv'][] = ["O{$number}", $line, $item, 'MAIN', $this->between(1, 60), $this->one(20) ? 1 : 0, Day::format($this->today + $this->between(-3, 170)), $this->between(1, 9)];
+                $this->rows['sales.csv'][] = [
+                    "O{$number}", $line, $item, 'MAIN', $this->between(1, 60), $this->one(20) ? 1 : 0,
+                    Day::format($this->today + $this->between(-3, 170)), $this->between(1, 9),
+                ];
             }
             for ($week = 0; $week < 24; $week += 2) {
-                $this->rows['forecasts.csv'][] = ['BASE', $item, 'MAIN', 'week', Day::format($this->today + 7 * $week), $this->between(5, 40)];
+                $this->rows['forecasts.csv'][] = [
+                    'BASE', $item, 'MAIN', 'week', Day::format($this->today + 7 * $week), $this->between(5, 40),
+                ];
             }
             if ($this->everyFeature && ($number === 0 || $this->one(3))) {
-                $this->rows['forecasts.csv'][] = ['MORE', $item, 'MAIN', 'month', '2026-0'.$this->between(3, 6).'-01', $this->between(5, 60)];
+                $this->rows['forecasts.csv'][] = [
+                    'MORE', $item, 'MAIN', 'month', '2026-0'.$this->between(3, 6).'-01', $this->between(5, 60),
+                ];
             }
             if ($this->everyFeature && $this->one(4)) {
                 $this->rows['planning.csv'][] = [$item, 'SIDE', 'transfer', 2, '', 'MAIN', 5, 1, '', '', '', '', '', '', '', '', 0];
-                $this->rows['orders.csv'][] = ["T{$number}", 'transfer', $this->one(2) ? 'firm' : 'released', $item, 'SIDE', 'MAIN', '', $this->between(2, 9), 0, '', Day::format($this->today + $this->between(-2, 40)), 0, 4];
+                $this->rows['orders.csv'][] = [
+                    "T{$number}", 'transfer', $this->one(2) ? 'firm' : 'released', $item, 'SIDE', 'MAIN', '',
+                    $this->between(2, 9), 0, '', Day::format($this->today + $this->between(-2, 40)), 0, 4,
+                ];
                 $this->one(2) && $this->rows['allocations.csv'][] = ["sales:O{$number}/9", "order:T{$number}", $this->between(1, 12)];
-                $this->rows['sales.csv'][] = ["O{$number}", 9, $item, 'SIDE', $this->between(1, 20), 0, Day::format($this->today + $this->between(5, 120)), 3];
+                $this->rows['sales.csv'][] = [
+                    "O{$number}", 9, $item, 'SIDE', $this->between(1, 20), 0, Day::format($this->today + $this->between(5, 120)),
+                    3,
+                ];
             }
         }
     }
@@ -177,8 +209,10 @@ final class RandomBundle
                 $due = $this->today + $this->between(-4, 90);
                 $code = "R{$number}-{$order}";
                 $this->rows['orders.csv'][] = [
-                    $code, $kinds[$item], $this->one(2) ? 'firm' : 'released', $item, 'MAIN', '', '', $this->between(10, 120), $this->one(8) ? 5 : 0,
-                    $kinds[$item] === 'make' && $this->one(2) ? Day::format($due - $this->between(2, 12)) : '', Day::format($due), (int) $this->one(10), $this->between(1, 9),
+                    $code, $kinds[$item], $this->one(2) ? 'firm' : 'released', $item, 'MAIN', '', '', $this->between(10, 120),
+                    $this->one(8) ? 5 : 0,
+                    $kinds[$item] === 'make' && $this->one(2) ? Day::format($due - $this->between(2, 12)) : '', Day::format($due),
+                    (int) $this->one(10), $this->between(1, 9),
                 ];
                 $this->everyFeature && $this->extras($code, $item, $kinds, $due);
             }
@@ -195,7 +229,10 @@ final class RandomBundle
         $bought = array_keys($kinds, 'buy', true);
         $component = (string) $bought[$this->between(0, count($bought) - 1)];
         if ($component !== $item && $this->one(3)) {
-            $this->rows['order_components.csv'][] = [$order, $this->one(2) ? 10 : 'A', $component, $this->between(4, 30), $this->between(0, 3), $this->one(2) ? Day::format($due - $this->between(0, 8)) : ''];
+            $this->rows['order_components.csv'][] = [
+                $order, $this->one(2) ? 10 : 'A', $component, $this->between(4, 30), $this->between(0, 3),
+                $this->one(2) ? Day::format($due - $this->between(0, 8)) : '',
+            ];
             $this->one(2) && $this->rows['allocations.csv'][] = ["part:{$order}/10", "stock:{$component}@MAIN", $this->between(1, 20)];
         }
     }

@@ -2,13 +2,15 @@
 
 declare(strict_types=1);
 
+use App\Support\Stopwatch;
 use Benchmarks\RandomBundle;
 use Yposta\Core\Bundle\BundleReader;
-use Yposta\Core\Bundle\PlanWriter;
 use Yposta\Core\NetChange\NetChange;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\Sentences;
+use Yposta\Core\Plan\PlanWriter;
 use Yposta\Core\Planner;
+use Yposta\Core\Structure\LoopCheck;
+use Yposta\Core\Wording\Templates;
 
 require __DIR__.'/../vendor/autoload.php';
 
@@ -28,11 +30,13 @@ function measure(int $points): void
     }
     gc_disable();
     $began = hrtime(true);
-    $contents = (new BundleReader)->read($streams);
+    $contents = (new BundleReader(new LoopCheck))->read($streams);
     $read = (hrtime(true) - $began) / 1e9;
     array_map(fclose(...), $streams);
     memory_reset_peak_usage();
-    $plan = (new Planner)->plan($contents->network, $contents->options);
+    $watch = new Stopwatch;
+    $plan = (new Planner)->plan($contents->network, $contents->options, $watch);
+    $watch->stop();
     $peak = memory_get_peak_usage(true) >> 20;
     $elements = array_sum(array_map(count(...), $plan->supplies)) + array_sum(array_map(count(...), $plan->demands));
     $began = hrtime(true);
@@ -41,14 +45,17 @@ function measure(int $points): void
         $out[$file] = fopen('php://temp/maxmemory:2000000', 'w+');
         assert($out[$file] !== false);
     }
-    $templates = require __DIR__.'/../lang/en/planning.php';
-    (new PlanWriter($plan, new Sentences($templates, $plan->structure, $plan->options->planDate)))->write($out);
+    $words = new Templates(require __DIR__.'/../lang/en/core.php', $plan->options->planDate);
+    (new PlanWriter($plan, $words))->write($out);
     $write = (hrtime(true) - $began) / 1e9;
-    $net = $plan->seconds['net'];
-    $pegs = $plan->seconds['projection'];
+    $net = $watch->seconds('structure', 'projection');
+    $pegs = $watch->seconds('projection');
     unset($out);
     $change = netChange($plan);
-    echo json_encode(['points' => $points, 'elements' => $elements, 'read' => $read, 'net' => $net, 'pegs' => $pegs, 'write' => $write, 'peak' => $peak, 'change' => $change]), "\n";
+    echo json_encode([
+        'points' => $points, 'elements' => $elements, 'read' => $read, 'net' => $net, 'pegs' => $pegs, 'write' => $write,
+        'peak' => $peak, 'change' => $change,
+    ]), "\n";
 }
 
 /** Seconds to plan again after one sales line has got another quantity, on average over some of them. */
@@ -73,7 +80,10 @@ if (($argv[1] ?? '') === '--one') {
     exit;
 }
 $sizes = array_map(intval(...), array_slice($argv, 1)) ?: [1_000, 10_000, 20_000, 100_000];
-printf("%8s %9s %8s %8s %8s %8s %10s %9s %14s %9s\n", 'points', 'elements', 'read', 'net', 'pegs', 'write', 'net change', 'peak', 'elements/s', 'growth');
+printf(
+    "%8s %9s %8s %8s %8s %8s %10s %9s %14s %9s\n", 'points', 'elements', 'read', 'net', 'pegs', 'write', 'net change', 'peak',
+    'elements/s', 'growth',
+);
 $before = null;
 foreach ($sizes as $size) {
     $line = shell_exec(escapeshellarg(PHP_BINARY).' -d memory_limit=-1 '.escapeshellarg(__FILE__)." --one {$size}");
@@ -85,7 +95,8 @@ foreach ($sizes as $size) {
     $core = $figures['net'] + $figures['pegs'];
     $growth = $before === null ? '' : sprintf('n^%.2f', log($core / $before['core']) / log($figures['elements'] / $before['elements']));
     printf(
-        "%8d %9d %7.2fs %7.2fs %7.2fs %7.2fs %7.0f ms %6d MiB %14s %9s\n", $figures['points'], $figures['elements'], $figures['read'], $figures['net'], $figures['pegs'], $figures['write'], $figures['change'] * 1000,
+        "%8d %9d %7.2fs %7.2fs %7.2fs %7.2fs %7.0f ms %6d MiB %14s %9s\n", $figures['points'], $figures['elements'], $figures['read'],
+        $figures['net'], $figures['pegs'], $figures['write'], $figures['change'] * 1000,
         $figures['peak'], number_format($figures['elements'] / $core), $growth,
     );
     $before = [...$figures, 'core' => $core];

@@ -5,10 +5,10 @@ declare(strict_types=1);
 use App\Actions\ImportBundle;
 use App\Actions\StartRun;
 use App\Models\Run;
-use App\Planning\Read\GridFilter;
-use App\Planning\Read\PlanGrid;
-use App\Planning\Read\StoredPlan;
-use App\Planning\Trials\Desk;
+use App\Reading\GridFilter;
+use App\Reading\PlanGrid;
+use App\Reading\StoredPlan;
+use App\Trials\LivePlan;
 use Benchmarks\RandomBundle;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\Artisan;
@@ -17,7 +17,8 @@ use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Study\MoveOrder;
 
-// How long it takes to store a plan of so many points in a database of its own, to read a page of the plan grid over it, and to try a change.
+// How long it takes to store a plan of so many points in a database of its own, to read a page of the plan grid over it, and to try a
+// change.
 
 const TRIES = 12;
 
@@ -27,7 +28,11 @@ $points = (int) ($argv[1] ?? 20_000);
 $folder = sys_get_temp_dir().'/yposta-bench-'.getmypid();
 mkdir($folder);
 touch("{$folder}/bench.sqlite");
-foreach (['APP_ENV' => 'testing', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$folder}/bench.sqlite", 'QUEUE_CONNECTION' => 'sync', 'SESSION_DRIVER' => 'array', 'CACHE_STORE' => 'array'] as $name => $value) {
+foreach ([
+    'APP_ENV' => 'testing', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'DB_CONNECTION' => 'sqlite',
+    'DB_DATABASE' => "{$folder}/bench.sqlite", 'QUEUE_CONNECTION' => 'sync', 'SESSION_DRIVER' => 'array',
+    'CACHE_STORE' => 'array',
+] as $name => $value) {
     putenv("{$name}={$value}");
     $_ENV[$name] = $_SERVER[$name] = $value;
 }
@@ -52,14 +57,18 @@ try {
     }
     $store = ($stages['end'] - $stages['storing']) / 1e9;
     printf("stored      %8d points %9d rows %7.2f s %12s rows/s\n", $points, $rows, $store, number_format($rows / $store));
-    foreach (['first page' => [new GridFilter, 0], 'middle page' => [new GridFilter, intdiv($points, 2)], 'filtered by text' => [new GridFilter(text: '42'), 0], 'in trouble, by urgency' => [new GridFilter(inTrouble: true, sort: 'urgency'), 0]] as $what => [$filter, $offset]) {
+    foreach ([
+        'first page' => [new GridFilter, 0], 'middle page' => [new GridFilter, intdiv($points, 2)],
+        'filtered by text' => [new GridFilter(text: '42'), 0],
+        'in trouble, by urgency' => [new GridFilter(inTrouble: true, sort: 'urgency'), 0],
+    ] as $what => [$filter, $offset]) {
         $began = hrtime(true);
         $grid = new PlanGrid(new StoredPlan($run), BucketSize::Week, true);
         $grid->rows($filter, $offset, 50);
         $grid->query($filter)->count();
         printf("plan grid, %-24s %7.0f ms\n", $what, (hrtime(true) - $began) / 1e6);
     }
-    $desk = app(Desk::class);
+    $desk = app(LivePlan::class);
     $began = hrtime(true);
     $trial = $desk->live();
     printf("trial, made ready                   %7.0f ms\n", (hrtime(true) - $began) / 1e6);
@@ -73,7 +82,10 @@ try {
         $total += $seconds;
         $worst = max($worst, $seconds);
     }
-    $lines = array_map(fn (OpenOrder $order) => [new MoveOrder($order->code, $order->due + 3, $order->start === null ? null : $order->start + 3)], array_slice($orders, 0, LINES));
+    $lines = array_map(
+        fn (OpenOrder $order) => [new MoveOrder($order->code, $order->due + 3, $order->start === null ? null : $order->start + 3)],
+        array_slice($orders, 0, LINES),
+    );
     $trial->tries(array_slice($lines, 0, -1));
     $began = hrtime(true);
     $trial->tries($lines);

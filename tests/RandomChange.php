@@ -6,14 +6,13 @@ namespace Tests;
 
 use Random\Randomizer;
 use Yposta\Core\Network\Allocation;
-use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
-use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Network\Stock;
+use Yposta\Core\Reference\Reference;
 
 /** Changes one fact of a network at random: stock, demand, orders, components, allocations, planning data. */
 final class RandomChange
@@ -27,7 +26,10 @@ final class RandomChange
 
     public function to(Network $network): Network
     {
-        $kinds = ['stock', 'sales', 'newSales', 'fewerSales', 'forecast', 'moveOrder', 'dropOrder', 'newOrder', 'component', 'allocation', 'planning'];
+        $kinds = [
+            'stock', 'sales', 'newSales', 'fewerSales', 'forecast', 'moveOrder', 'dropOrder', 'newOrder', 'component',
+            'allocation', 'planning',
+        ];
         $this->last = $kinds[$this->between(0, count($kinds) - 1)];
 
         return $this->{$this->last}($network);
@@ -38,7 +40,9 @@ final class RandomChange
         $point = $this->point($network);
         $stock = array_values(array_filter($network->stock, fn (Stock $row) => [$row->item, $row->site] !== $point));
 
-        return $this->between(0, 3) === 0 ? $network->with(stock: $stock) : $network->with(stock: [...$stock, new Stock(...[...$point, $this->between(0, 300) * 1_000_000])]);
+        return $this->between(0, 3) === 0
+            ? $network->with(stock: $stock)
+            : $network->with(stock: [...$stock, Stock::of(item: $point[0], site: $point[1], qty: $this->between(0, 300) * 1_000_000)]);
     }
 
     private function sales(Network $network): Network
@@ -46,7 +50,12 @@ final class RandomChange
         $sales = $network->sales;
         $place = $this->between(0, count($sales) - 1);
         $line = $sales[$place];
-        $sales[$place] = new SalesLine($line->order, $line->line, $line->item, $line->site, $this->between(1, 90) * 1_000_000, 0, $line->due + $this->between(-40, 40), $line->customer, $this->between(1, 9));
+        $sales[$place] = $line->with(
+            qty: $this->between(1, 90) * 1_000_000,
+            shipped: 0,
+            due: $line->due + $this->between(-40, 40),
+            priority: $this->between(1, 9),
+        );
 
         return $network->with(sales: $sales);
     }
@@ -54,7 +63,14 @@ final class RandomChange
     private function newSales(Network $network): Network
     {
         $like = $network->sales[$this->between(0, count($network->sales) - 1)];
-        $line = new SalesLine($like->order, (string) $this->between(1000, 9_000_000), $like->item, $like->site, $this->between(1, 90) * 1_000_000, 0, $like->due + $this->between(-20, 20), '', 5);
+        $line = $like->with(
+            line: (string) $this->between(1000, 9_000_000),
+            qty: $this->between(1, 90) * 1_000_000,
+            shipped: 0,
+            due: $like->due + $this->between(-20, 20),
+            customer: '',
+            priority: 5,
+        );
 
         return $network->with(sales: [...$network->sales, $line]);
     }
@@ -72,7 +88,7 @@ final class RandomChange
         $forecasts = $network->forecasts;
         $place = $this->between(0, count($forecasts) - 1);
         $old = $forecasts[$place];
-        $forecasts[$place] = new ForecastBucket($old->forecast, $old->item, $old->site, $old->bucket, $old->start, $this->between(0, 90) * 1_000_000);
+        $forecasts[$place] = $old->with(qty: $this->between(0, 90) * 1_000_000);
 
         return $network->with(forecasts: $forecasts);
     }
@@ -82,9 +98,13 @@ final class RandomChange
         $old = $this->order($network);
         $due = $old->due + $this->between(-30, 60);
         $orders = $network->orders;
-        $orders[$old->code] = new OpenOrder(
-            $old->code, $old->kind, $old->status, $old->item, $old->site, $old->fromSite, $old->supplier, $this->between(1, 200) * 1_000_000, 0, null, $due,
-            $this->between(0, 4) === 0, $this->between(1, 9),
+        $orders[$old->code] = $old->with(
+            qty: $this->between(1, 200) * 1_000_000,
+            received: 0,
+            start: null,
+            due: $due,
+            pinned: $this->between(0, 4) === 0,
+            priority: $this->between(1, 9),
         );
 
         return $network->with(orders: $orders);
@@ -96,7 +116,10 @@ final class RandomChange
         $orders = $network->orders;
         unset($orders[$code]);
 
-        return $network->with(orders: $orders, components: array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order !== $code)));
+        return $network->with(
+            orders: $orders,
+            components: array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order !== $code)),
+        );
     }
 
     private function newOrder(Network $network): Network
@@ -105,9 +128,10 @@ final class RandomChange
         $orders = $network->orders;
         $code = 'R'.$this->between(0, 99).'-x'.count($orders);
         $start = $network->sales[0]->due;
-        $orders[$code] = new OpenOrder(
-            $code, $planning->supply, OrderStatus::Firm, $planning->item, $planning->site, $planning->supply === OrderKind::Transfer ? $planning->fromSite : null, null,
-            $this->between(1, 90) * 1_000_000, 0, null, $start + $this->between(-10, 60), false, $this->between(1, 9),
+        $orders[$code] = OpenOrder::of(
+            code: $code, kind: $planning->supply, status: OrderStatus::Firm, item: $planning->item, site: $planning->site,
+            fromSite: $planning->supply === OrderKind::Transfer ? $planning->fromSite : null,
+            qty: $this->between(1, 90) * 1_000_000, due: $start + $this->between(-10, 60), priority: $this->between(1, 9),
         );
 
         return $network->with(orders: $orders);
@@ -121,7 +145,7 @@ final class RandomChange
         $components = $network->components;
         $place = $this->between(0, count($components) - 1);
         $old = $components[$place];
-        $components[$place] = new OrderComponent($old->order, $old->line, $old->item, $this->between(0, 90) * 1_000_000, 0, $old->need);
+        $components[$place] = $old->with(qty: $this->between(0, 90) * 1_000_000, issued: 0);
 
         return $network->with(components: $components);
     }
@@ -130,7 +154,14 @@ final class RandomChange
     {
         $line = $network->sales[$this->between(0, count($network->sales) - 1)];
 
-        return $network->with(allocations: [...$network->allocations, new Allocation("sales:{$line->order}/{$line->line}", "stock:{$line->item}@{$line->site}", $this->between(1, 40) * 1_000_000)]);
+        return $network->with(allocations: [
+            ...$network->allocations,
+            Allocation::of(
+                demand: (string) $line->reference(),
+                supply: (string) Reference::stock($line->item, $line->site),
+                qty: $this->between(1, 40) * 1_000_000,
+            ),
+        ]);
     }
 
     private function planning(Network $network): Network

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests;
 
 use Yposta\Core\Bundle\BundleReader;
+use Yposta\Core\Bundle\BundleRefused;
 use Yposta\Core\Bundle\Contents;
-use Yposta\Core\Bundle\PlanWriter;
 use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
@@ -14,8 +14,11 @@ use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\Sentences;
+use Yposta\Core\Plan\PlanWriter;
 use Yposta\Core\Planner;
+use Yposta\Core\Structure\LoopCheck;
+use Yposta\Core\Support\Spoken;
+use Yposta\Core\Wording\Templates;
 
 /** What tests of the core share: bundles from text or folders, and plans as rows. */
 final class Support
@@ -34,7 +37,7 @@ final class Support
     /** @param  array<string, string>  $files  contents by file name */
     public static function bundle(array $files): Contents
     {
-        return (new BundleReader)->read(array_map(self::stream(...), $files));
+        return (new BundleReader(new LoopCheck))->read(array_map(self::stream(...), $files));
     }
 
     /** @return array<string, string> contents by file name */
@@ -60,13 +63,32 @@ final class Support
      */
     public static function rows(Plan $plan, string $file): array
     {
-        $templates = require __DIR__.'/../lang/en/planning.php';
         $rows = [];
-        foreach ((new PlanWriter($plan, new Sentences($templates, $plan->structure, $plan->options->planDate)))->rows($file) as $row) {
+        foreach ((new PlanWriter($plan, self::english()->on($plan->options->planDate)))->rows($file) as $row) {
             $rows[] = array_combine(PlanWriter::FILES[$file], $row);
         }
 
         return $rows;
+    }
+
+    /** The words of the core in English. */
+    public static function english(): Templates
+    {
+        return new Templates(require __DIR__.'/../lang/en/core.php');
+    }
+
+    /** What a person is told when something is refused; empty when it is not. */
+    public static function refusal(callable $do): string
+    {
+        try {
+            $do();
+        } catch (BundleRefused $refused) {
+            return implode("\n", $refused->lines(self::english()));
+        } catch (Spoken $refused) {
+            return self::english()->say($refused->phrase());
+        }
+
+        return '';
     }
 
     /** @return list<array<string, string>> */
@@ -111,7 +133,10 @@ final class Support
      */
     public static function proposals(array $files): array
     {
-        return array_map(fn (array $row) => "{$row['kind']} {$row['qty']} {$row['item']} {$row['start']} {$row['due']}", self::rows(self::plan(self::small($files)), 'proposals.csv'));
+        return array_map(
+            fn (array $row) => "{$row['kind']} {$row['qty']} {$row['item']} {$row['start']} {$row['due']}",
+            self::rows(self::plan(self::small($files)), 'proposals.csv'),
+        );
     }
 
     /**
@@ -122,7 +147,10 @@ final class Support
      */
     public static function messages(array $files): array
     {
-        return array_map(fn (array $row) => trim("{$row['code']} {$row['reference']} {$row['from']} {$row['to']} {$row['qty']}"), self::rows(self::plan(self::small($files)), 'messages.csv'));
+        return array_map(
+            fn (array $row) => trim("{$row['code']} {$row['reference']} {$row['from']} {$row['to']} {$row['qty']}"),
+            self::rows(self::plan(self::small($files)), 'messages.csv'),
+        );
     }
 
     /** The network with every proposal of a plan made into a firm order, its components written out. */
@@ -133,18 +161,25 @@ final class Support
         foreach ($plan->proposals as $proposal) {
             $point = $plan->structure->points[$proposal->point];
             $code = "N{$proposal->name}";
-            $orders[$code] = new OpenOrder(
-                $code, $proposal->type ?? OrderKind::Buy, OrderStatus::Firm, $point->item->code, $point->site->code, $proposal->fromSite, $proposal->supplier, $proposal->qty, 0,
-                $proposal->start, $proposal->due, false, $proposal->priority,
+            $orders[$code] = OpenOrder::of(
+                code: $code, kind: $proposal->type ?? OrderKind::Buy, status: OrderStatus::Firm, item: $point->item->code,
+                site: $point->site->code, fromSite: $proposal->fromSite,
+                supplier: $proposal->supplier, qty: $proposal->qty, start: $proposal->start, due: $proposal->due,
+                priority: $proposal->priority,
             );
-            foreach (OrderFromProposal::of($plan->structure, $point, $proposal->qty, $proposal->due, $plan->options->planDate)->components as $component) {
-                $components[] = new OrderComponent($code, $component['line']->line, $component['line']->item, $component['qty'], 0, $component['need']);
+            foreach (OrderFromProposal::of(
+                $plan->structure, $point, $proposal->qty, $proposal->due, $plan->options->planDate,
+            )->components as $component) {
+                $components[] = OrderComponent::of(
+                    order: $code,
+                    line: $component['line']->line,
+                    item: $component['line']->item,
+                    qty: $component['qty'],
+                    need: $component['need'],
+                );
             }
         }
 
-        return new Network(
-            $network->calendars, $network->sites, $network->items, $network->planning, $network->bom, $network->substitutes, $network->suppliers, $network->supplierItems,
-            $network->stock, $network->forecasts, $network->sales, $orders, $components, $network->allocations, $network->routing,
-        );
+        return $network->with(orders: $orders, components: $components);
     }
 }

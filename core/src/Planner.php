@@ -4,17 +4,19 @@ declare(strict_types=1);
 
 namespace Yposta\Core;
 
-use InvalidArgumentException;
 use Yposta\Core\Demand\DemandCollector;
 use Yposta\Core\Netting\Netting;
 use Yposta\Core\Netting\SupplyCollector;
-use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Options\InvalidOptions;
+use Yposta\Core\Options\Options;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Projection\Projection;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Structure\StructureBuilder;
+use Yposta\Core\Support\Phrase;
 
 /** The one door to the core. */
 final readonly class Planner
@@ -22,7 +24,7 @@ final readonly class Planner
     /**
      * @param  (callable(string): void)|null  $stage  told when a stage begins: structure, demand, netting, projection
      *
-     * @throws InvalidArgumentException when the options name something the network does not hold
+     * @throws InvalidOptions when the options name something the network does not hold
      * @throws LoopFound when a structure or a chain of transfers contains itself
      * @throws QuantityOutOfRange when a requirement or a lot leaves the range of quantities
      */
@@ -30,10 +32,9 @@ final readonly class Planner
     {
         $unknown = $options->unknownIn($network);
         if ($unknown !== []) {
-            throw new InvalidArgumentException(implode('; ', $unknown));
+            throw new InvalidOptions(new Phrase('options.unknown', ['what' => $unknown]));
         }
         $stage ??= static fn (string $name) => null;
-        $begin = hrtime(true);
         $stage('structure');
         $structure = (new StructureBuilder($network, $options))->build();
         $work = new Workspace($structure, $options);
@@ -42,11 +43,9 @@ final readonly class Planner
         (new DemandCollector($network))->collect($work);
         $stage('netting');
         (new Netting($work))->run();
-        $netted = hrtime(true);
         $stage('projection');
         (new Projection($network, $work))->run();
-        $end = hrtime(true);
 
-        return new Plan($network, $work, ['net' => ($netted - $begin) / 1e9, 'projection' => ($end - $netted) / 1e9]);
+        return new Plan($network, $work);
     }
 }

@@ -61,7 +61,6 @@ return [
         'no_safety_stock' => 'without safety stock',
         'no_calendars' => 'every day works',
         'no_consume' => 'orders do not consume the forecast',
-        'live' => 'as the live plan',
     ],
     'lot_rule' => [
         'lot_for_lot' => 'lot for lot',

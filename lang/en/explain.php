@@ -45,7 +45,5 @@ return [
     'complete' => 'All of it is there :day',
     'below_zero' => 'That is :qty short',
     'sum' => 'In all',
-    'for_stock' => 'stock',
-    'left_over' => 'left over by rounding',
     'safety' => 'safety stock',
 ];

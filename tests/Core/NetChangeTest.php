@@ -32,6 +32,9 @@ it('gives what a whole run gives, change after change', function (int $seed, str
     for ($step = 0; $step < 10; $step++) {
         $network = $changes->to($network);
         $plan = NetChange::plan($plan, $network);
-        expect(allRows($plan))->toBe(allRows((new Planner)->plan($network, $contents->options)), "seed {$seed}, step {$step}: {$changes->last}");
+        expect(allRows($plan))->toBe(
+            allRows((new Planner)->plan($network, $contents->options)),
+            "seed {$seed}, step {$step}: {$changes->last}",
+        );
     }
 })->with(range(301, 304))->with(["peg_rule,date\n", "peg_rule,priority\nforecast_placement,spread\n"]);

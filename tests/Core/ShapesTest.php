@@ -2,47 +2,86 @@
 
 declare(strict_types=1);
 
-/** @return array<string, array<string, string>> type by field by interface, as PHP would write it */
-function shapesOfTypeScript(): array
-{
-    $source = (string) file_get_contents(dirname(__DIR__, 2).'/resources/js/lib/shapes.ts');
-    preg_match_all('/export interface (\w+) \{\n(.*?)\n\}/s', $source, $interfaces, PREG_SET_ORDER);
-    $shapes = [];
-    foreach ($interfaces as [, $name, $body]) {
-        preg_match_all('/^\s+(\w+): (.+);$/m', $body, $fields, PREG_SET_ORDER);
-        foreach ($fields as [, $field, $type]) {
-            $nullable = str_ends_with($type, ' | null') ? '?' : '';
-            $type = str_replace(' | null', '', $type);
-            $shapes[$name][$field] = $nullable.(['number' => 'int', 'boolean' => 'bool'][$type] ?? $type);
-        }
-    }
+use App\Console\Types\TypeScript;
 
-    return $shapes;
+enum Fruit: string
+{
+    case Apple = 'apple';
+    case Pear = 'pear';
 }
 
-/** @return array<string, array<string, string>> */
-function shapesOfPhp(): array
+/** A basket of fruit. */
+final readonly class Basket
 {
-    $shapes = [];
-    foreach (glob(dirname(__DIR__, 2).'/app/Planning/Shapes/*.php') ?: [] as $file) {
-        $class = new ReflectionClass('App\Planning\Shapes\\'.basename($file, '.php'));
-        preg_match_all('/@param  list<(\w+)>(?:\|null)?  \$(\w+)/', (string) $class->getConstructor()?->getDocComment(), $lists, PREG_SET_ORDER);
-        $elements = array_column($lists, 1, 2);
-        foreach ($class->getProperties() as $property) {
-            $type = $property->getType();
-            $name = $type instanceof ReflectionNamedType ? str_replace('App\Planning\Shapes\\', '', $type->getName()) : '';
-            $shapes[$class->getShortName()][$property->getName()] = ($type?->allowsNull() ? '?' : '').($name === 'array' ? $elements[$property->getName()].'[]' : $name);
-        }
+    /**
+     * @param  list<Fruit>  $fruits
+     * @param  array{weight: string, sort: 'sweet'|'sour'|value-of<Fruit>, next?: Basket|null}  $more
+     * @param  array<string, int>  $counts
+     */
+    public function __construct(
+        public string $name,
+        public ?Fruit $best,
+        public Fruit|bool $other,
+        public array $fruits,
+        public array $more,
+        public array $counts,
+    ) {
     }
-
-    return $shapes;
 }
 
-it('declares every shape alike on both sides', function () {
-    $php = shapesOfPhp();
-    $typescript = shapesOfTypeScript();
-    ksort($php);
-    ksort($typescript);
+/** What everybody knows. */
+final class Knowledge
+{
+    /** @return list<string> */
+    public function names(): array
+    {
+        return [];
+    }
 
-    expect($php)->not->toBeEmpty()->and($typescript)->toBe($php);
+    public function basket(): ?Basket
+    {
+        return null;
+    }
+}
+
+final readonly class Unsaid
+{
+    public function __construct(public DateTimeInterface $when)
+    {
+    }
+}
+
+it('writes interfaces of classes and unions of enums', function () {
+    expect((new TypeScript)->declare([Basket::class], ['Shared' => Knowledge::class]))->toBe(<<<'TS'
+        export type Fruit = 'apple' | 'pear';
+
+        /** A basket of fruit. */
+        export interface Basket {
+            name: string;
+            best: Fruit | null;
+            other: Fruit | boolean;
+            fruits: Fruit[];
+            more: { weight: string; sort: 'sweet' | 'sour' | Fruit; next?: Basket | null };
+            counts: Record<string, number>;
+        }
+
+        /** What everybody knows. */
+        export interface Shared {
+            names: string[];
+            basket: Basket | null;
+        }
+
+        TS);
 });
+
+it('refuses what TypeScript would not know', function (array $classes, string $says) {
+    expect(fn () => (new TypeScript)->declare($classes, []))->toThrow(UnexpectedValueException::class, $says);
+})->with([
+    'a class that is not sent' => [[Unsaid::class], 'DateTimeInterface'],
+    'a class used but not among those sent' => [[(new class(new Basket('', null, true, [], ['weight' => '', 'sort' => 'sweet'], []))
+    {
+        public function __construct(public Basket $basket)
+        {
+        }
+    })::class], 'not sent itself'],
+]);

@@ -15,7 +15,7 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Network\Planning;
-use Yposta\Core\Options;
+use Yposta\Core\Options\Options;
 use Yposta\Core\Quantity\Quantity;
 
 /**
@@ -63,7 +63,13 @@ final class NaivePlanner
         $this->openSupply();
         $this->independentDemand();
         $order = array_keys($this->scope);
-        usort($order, fn (string $a, string $b) => [$this->points[$a]['level'], 0] <=> [$this->points[$b]['level'], 0] ?: strcmp($this->points[$a]['item'], $this->points[$b]['item']) ?: strcmp($this->points[$a]['site'], $this->points[$b]['site']));
+        usort(
+            $order,
+            fn (string $a, string $b) => [$this->points[$a]['level'], 0] <=> [$this->points[$b]['level'], 0] ?: strcmp(
+                $this->points[$a]['item'],
+                $this->points[$b]['item'],
+            ) ?: strcmp($this->points[$a]['site'], $this->points[$b]['site']),
+        );
         foreach ($order as $key) {
             $this->net($key);
         }
@@ -174,7 +180,10 @@ final class NaivePlanner
 
     private function findPoints(): void
     {
-        foreach ([$this->network->planning, $this->network->stock, $this->network->forecasts, $this->network->sales, $this->network->orders] as $rows) {
+        foreach ([
+            $this->network->planning, $this->network->stock, $this->network->forecasts, $this->network->sales,
+            $this->network->orders,
+        ] as $rows) {
             foreach ($rows as $row) {
                 $this->point($row->item, $row->site);
             }
@@ -248,7 +257,10 @@ final class NaivePlanner
     /** The points that the run counts: of the sites, and of the items with all that is below them. */
     private function findScope(): void
     {
-        $scope = array_filter($this->points, fn (array $point) => $this->options->items === null || in_array($point['item'], $this->options->items, true));
+        $scope = array_filter(
+            $this->points,
+            fn (array $point) => $this->options->items === null || in_array($point['item'], $this->options->items, true),
+        );
         do {
             $before = count($scope);
             foreach (array_keys($scope) as $key) {
@@ -257,33 +269,49 @@ final class NaivePlanner
                 }
             }
         } while (count($scope) > $before);
-        $this->scope = array_filter($scope, fn (array $point) => $this->options->sites === null || in_array($point['site'], $this->options->sites, true));
+        $this->scope = array_filter(
+            $scope,
+            fn (array $point) => $this->options->sites === null || in_array($point['site'], $this->options->sites, true),
+        );
     }
 
     private function counts(OrderKind $kind): bool
     {
-        return in_array(['make' => 'production', 'buy' => 'purchase', 'transfer' => 'transfer'][$kind->value], $this->options->supply, true);
+        return in_array(
+            ['make' => 'production', 'buy' => 'purchase', 'transfer' => 'transfer'][$kind->value],
+            $this->options->supply,
+            true,
+        );
     }
 
     /** @return list<array{line: string, component: string, perOrder: bool, factor: BigRational, offset: int, windows: list<array{?int, ?int}>}> */
     private function lines(string $item, string $site): array
     {
-        $own = array_filter($this->network->bom, fn (BomLine $line) => $line->item === $item && ($line->site === null || $line->site === $site));
+        $own = array_filter(
+            $this->network->bom,
+            fn (BomLine $line) => $line->item === $item && ($line->site === null || $line->site === $site),
+        );
         usort($own, fn (BomLine $a, BomLine $b) => self::compareLines($a->line, $b->line));
         $found = [];
         foreach ($own as $line) {
             $perOrder = $line->basis === Basis::Order;
-            $factor = BigRational::of($line->qty)->dividedBy($perOrder ? Quantity::ONE : $line->baseQty)->dividedBy(BigRational::of(1)->minus(BigRational::of($line->scrap)->dividedBy(100 * Quantity::ONE)));
+            $factor = BigRational::of($line->qty)->dividedBy($perOrder ? Quantity::ONE : $line->baseQty)
+                ->dividedBy(BigRational::of(1)->minus(BigRational::of($line->scrap)->dividedBy(100 * Quantity::ONE)));
             $window = [[$line->validFrom, $line->validTo]];
             if (! $this->network->items[$line->component]->phantom) {
-                $found[] = ['line' => $line->line, 'component' => $line->component, 'perOrder' => $perOrder, 'factor' => $factor, 'offset' => $line->offsetDays, 'windows' => $window];
+                $found[] = [
+                    'line' => $line->line, 'component' => $line->component, 'perOrder' => $perOrder, 'factor' => $factor,
+                    'offset' => $line->offsetDays, 'windows' => $window,
+                ];
 
                 continue;
             }
             foreach ($this->lines($line->component, $site) as $inner) {
                 $found[] = [
-                    'line' => "{$line->line}.{$inner['line']}", 'component' => $inner['component'], 'perOrder' => $inner['perOrder'] || $perOrder,
-                    'factor' => $inner['perOrder'] ? $inner['factor'] : $factor->multipliedBy($inner['factor']), 'offset' => $line->offsetDays + $inner['offset'], 'windows' => [...$window, ...$inner['windows']],
+                    'line' => "{$line->line}.{$inner['line']}", 'component' => $inner['component'],
+                    'perOrder' => $inner['perOrder'] || $perOrder,
+                    'factor' => $inner['perOrder'] ? $inner['factor'] : $factor->multipliedBy($inner['factor']),
+                    'offset' => $line->offsetDays + $inner['offset'], 'windows' => [...$window, ...$inner['windows']],
                 ];
             }
         }
@@ -328,7 +356,13 @@ final class NaivePlanner
         $today = $this->options->planDate;
         foreach ($this->network->stock as $stock) {
             $counted = in_array('stock', $this->options->supply, true) && isset($this->scope[Network::key($stock->item, $stock->site)]);
-            $counted && $stock->qty > 0 && $this->supplies[] = ['kind' => 'stock', 'type' => null, 'key' => Network::key($stock->item, $stock->site), 'name' => "{$stock->item}@{$stock->site}", 'qty' => $stock->qty, 'due' => $today, 'effective' => $today, 'start' => $today, 'pinned' => false, 'released' => false, 'inputs' => [], 'tied' => null];
+            $counted
+                && $stock->qty > 0
+                && $this->supplies[] = [
+                    'kind' => 'stock', 'type' => null, 'key' => Network::key($stock->item, $stock->site),
+                    'name' => "{$stock->item}@{$stock->site}", 'qty' => $stock->qty, 'due' => $today, 'effective' => $today,
+                    'start' => $today, 'pinned' => false, 'released' => false, 'inputs' => [], 'tied' => null,
+                ];
         }
         foreach ($this->network->orders as $order) {
             $open = $order->qty - $order->received;
@@ -336,22 +370,35 @@ final class NaivePlanner
             if ($open <= 0 || ! $this->counts($order->kind) || ! isset($this->scope[$key])) {
                 continue;
             }
-            $start = $order->start ?? ($order->kind === OrderKind::Buy ? $this->back($this->leadCalendar($key), $order->due, $this->lead($key)) : $this->back($this->siteCalendar($key), $order->due, $this->planning($key)->leadDays ?? 0));
+            $start = $order->start ?? ($order->kind === OrderKind::Buy
+                ? $this->back($this->leadCalendar($key), $order->due, $this->lead($key))
+                : $this->back($this->siteCalendar($key), $order->due, $this->planning($key)->leadDays ?? 0));
             $supply = count($this->supplies);
             $this->supplies[] = [
-                'kind' => 'order', 'type' => $order->kind, 'key' => $key, 'name' => $order->code, 'qty' => $open, 'due' => $order->due, 'effective' => max($order->due, $today), 'start' => $start,
+                'kind' => 'order', 'type' => $order->kind, 'key' => $key, 'name' => $order->code, 'qty' => $open, 'due' => $order->due,
+                'effective' => max($order->due, $today), 'start' => $start,
                 'pinned' => $order->pinned, 'released' => $order->status === OrderStatus::Released, 'inputs' => [], 'tied' => null,
             ];
             $order->due < $today && $this->say('overdue', "order:{$order->code}", $key, $order->due, $today, $open);
             if ($order->kind === OrderKind::Transfer && $order->status === OrderStatus::Firm) {
-                $this->want('out', false, $order->code, '', Network::key($order->item, (string) $order->fromSite), $open, $start, $order->priority, $supply);
+                $this->want(
+                    'out', false, $order->code, '', Network::key($order->item, (string) $order->fromSite), $open, $start,
+                    $order->priority, $supply,
+                );
             }
             foreach ($this->rowsOf($order->code) as $row) {
-                $this->want('part', false, $order->code, $row->line, Network::key($row->item, $order->site), $row->qty - $row->issued, $row->need ?? $start, $order->priority, $supply);
+                $this->want(
+                    'part', false, $order->code, $row->line, Network::key($row->item, $order->site), $row->qty - $row->issued,
+                    $row->need ?? $start, $order->priority, $supply,
+                );
             }
             if ($order->kind === OrderKind::Make && $this->rowsOf($order->code) === []) {
                 foreach ($this->lines($order->item, $order->site) as $line) {
-                    $this->isValid($line, max($start, $today)) && $this->want('part', false, $order->code, $line['line'], Network::key($line['component'], $order->site), $this->requirement($line, $open), $start, $order->priority, $supply);
+                    $this->isValid($line, max($start, $today))
+                        && $this->want(
+                            'part', false, $order->code, $line['line'], Network::key($line['component'], $order->site),
+                            $this->requirement($line, $open), $start, $order->priority, $supply,
+                        );
                 }
             }
         }
@@ -360,11 +407,16 @@ final class NaivePlanner
     private function independentDemand(): void
     {
         foreach (in_array('sales', $this->options->demand, true) ? $this->network->sales : [] as $line) {
-            $this->want('sales', false, $line->order, $line->line, Network::key($line->item, $line->site), $line->qty - $line->shipped, $line->due, $line->priority, null);
+            $this->want(
+                'sales', false, $line->order, $line->line, Network::key($line->item, $line->site), $line->qty - $line->shipped,
+                $line->due, $line->priority, null,
+            );
         }
         $left = [];
         foreach ($this->network->forecasts as $place => $bucket) {
-            $left[$place] = in_array($bucket->forecast, $this->options->forecasts, true) && in_array('forecast', $this->options->demand, true) ? $bucket->qty : 0;
+            $left[$place] = in_array($bucket->forecast, $this->options->forecasts, true) && in_array('forecast', $this->options->demand, true)
+                ? $bucket->qty
+                : 0;
         }
         $names = $this->options->forecasts;
         sort($names, SORT_STRING);
@@ -398,7 +450,9 @@ final class NaivePlanner
             }
         }
         foreach ($this->network->forecasts as $place => $bucket) {
-            $left[$place] > 0 && $bucket->bucket->endOf($bucket->start) >= $this->options->planDate && $this->placeForecast($bucket, $left[$place]);
+            $left[$place] > 0
+                && $bucket->bucket->endOf($bucket->start) >= $this->options->planDate
+                && $this->placeForecast($bucket, $left[$place]);
         }
     }
 
@@ -413,7 +467,10 @@ final class NaivePlanner
             $this->works($calendar, $day) && $days[] = $day;
         }
         if ($days === []) {
-            $this->want('forecast', false, $bucket->forecast, Day::format($bucket->start), $key, $left, max($today, $this->forward($calendar, $bucket->start, 0)), 9, null);
+            $this->want(
+                'forecast', false, $bucket->forecast, Day::format($bucket->start), $key, $left,
+                max($today, $this->forward($calendar, $bucket->start, 0)), 9, null,
+            );
 
             return;
         }
@@ -427,8 +484,17 @@ final class NaivePlanner
         }
     }
 
-    private function want(string $kind, bool $ofProposal, string $name, string $line, string $key, int $qty, int $date, int $priority, ?int $for): void
-    {
+    private function want(
+        string $kind,
+        bool $ofProposal,
+        string $name,
+        string $line,
+        string $key,
+        int $qty,
+        int $date,
+        int $priority,
+        ?int $for,
+    ): void {
         if ($qty <= 0 || $date > $this->options->horizonEnd || ! isset($this->scope[$key])) {
             return;
         }
@@ -440,8 +506,10 @@ final class NaivePlanner
         }
         $number = count($this->demands);
         $this->demands[] = [
-            'kind' => $kind, 'ofProposal' => $ofProposal, 'name' => $name, 'line' => $line, 'ref' => $ref, 'key' => $key, 'qty' => $qty, 'date' => $date,
-            'need' => max($today, $this->back($this->siteCalendar($key), $date, $this->planning($key)->safetyDays)), 'priority' => $priority, 'uncovered' => $qty, 'expected' => null,
+            'kind' => $kind, 'ofProposal' => $ofProposal, 'name' => $name, 'line' => $line, 'ref' => $ref, 'key' => $key, 'qty' => $qty,
+            'date' => $date,
+            'need' => max($today, $this->back($this->siteCalendar($key), $date, $this->planning($key)->safetyDays)),
+            'priority' => $priority, 'uncovered' => $qty, 'expected' => null,
         ];
         if ($for !== null) {
             $this->supplies[$for]['inputs'][] = $number;
@@ -473,7 +541,10 @@ final class NaivePlanner
                 }
             }
             $now = array_values(array_filter($wanted, fn (int $n) => $this->demands[$n]['need'] === $day));
-            usort($now, fn (int $a, int $b) => $this->demands[$a]['priority'] <=> $this->demands[$b]['priority'] ?: $this->compareDemands($a, $b));
+            usort(
+                $now,
+                fn (int $a, int $b) => $this->demands[$a]['priority'] <=> $this->demands[$b]['priority'] ?: $this->compareDemands($a, $b),
+            );
             if ($rule === LotRule::PerOrder && $now !== []) {
                 foreach ($now as $n) {
                     $balance -= $this->demands[$n]['qty'];
@@ -495,7 +566,11 @@ final class NaivePlanner
     {
         foreach ($this->receipts($key) as $n) {
             $receipt = $this->supplies[$n];
-            if ($balance < $floor && ! isset($counted[$n]) && ! $receipt['pinned'] && $receipt['effective'] > $day && $this->options->bringInDays >= $receipt['effective'] - $day) {
+            if ($balance < $floor
+                && ! isset($counted[$n])
+                && ! $receipt['pinned']
+                && $receipt['effective'] > $day
+                && $this->options->bringInDays >= $receipt['effective'] - $day) {
                 $counted[$n] = true;
                 $balance += $receipt['qty'];
                 $this->supplies[$n]['effective'] = $day;
@@ -513,8 +588,16 @@ final class NaivePlanner
             $last = $day + $planning->groupDays - 1;
             for ($other = $day; $other <= $last; $other++) {
                 $then = $balance
-                    + array_sum(array_map(fn (int $n) => ! isset($counted[$n]) && $this->supplies[$n]['effective'] <= $other ? $this->supplies[$n]['qty'] : 0, $this->receipts($key)))
-                    - array_sum(array_map(fn (int $n) => $this->demands[$n]['need'] > $day && $this->demands[$n]['need'] <= $other ? $this->demands[$n]['qty'] : 0, $wanted));
+                    + array_sum(array_map(
+                        fn (int $n) => ! isset($counted[$n]) && $this->supplies[$n]['effective'] <= $other ? $this->supplies[$n]['qty'] : 0,
+                        $this->receipts($key),
+                    ))
+                    - array_sum(array_map(
+                        fn (int $n) => $this->demands[$n]['need'] > $day && $this->demands[$n]['need'] <= $other
+                            ? $this->demands[$n]['qty']
+                            : 0,
+                        $wanted,
+                    ));
                 $short = max($short, $floor - $then);
             }
         }
@@ -534,7 +617,13 @@ final class NaivePlanner
     private function receipts(string $key): array
     {
         $found = array_keys(array_filter($this->supplies, fn (array $supply) => $supply['key'] === $key && $supply['kind'] === 'order'));
-        usort($found, fn (int $a, int $b) => $this->supplies[$a]['effective'] <=> $this->supplies[$b]['effective'] ?: strcmp($this->supplies[$a]['name'], $this->supplies[$b]['name']));
+        usort(
+            $found,
+            fn (int $a, int $b) => $this->supplies[$a]['effective'] <=> $this->supplies[$b]['effective'] ?: strcmp(
+                $this->supplies[$a]['name'],
+                $this->supplies[$b]['name'],
+            ),
+        );
 
         return $found;
     }
@@ -575,25 +664,37 @@ final class NaivePlanner
         $today = $this->options->planDate;
         ['item' => $item, 'site' => $site] = $this->points[$key];
         $planning = $this->planning($key);
-        $due = $planning->frozenDays > 0 && $day < $today + $planning->frozenDays ? $this->forward($this->siteCalendar($key), $today + $planning->frozenDays, 0) : $day;
+        $due = $planning->frozenDays > 0 && $day < $today + $planning->frozenDays
+            ? $this->forward($this->siteCalendar($key), $today + $planning->frozenDays, 0)
+            : $day;
         $start = $this->back($this->leadCalendar($key), $due, $this->lead($key));
         $earliest = $this->forward($this->leadCalendar($key), $today, $this->lead($key));
         $name = (string) ++$this->numbers;
         $n = count($this->supplies);
         $this->supplies[] = [
-            'kind' => 'proposal', 'type' => $planning->supply, 'key' => $key, 'name' => $name, 'qty' => $qty, 'due' => $due, 'effective' => $due, 'start' => $start, 'earliest' => $earliest,
-            'priority' => $priority, 'pinned' => false, 'released' => false, 'inputs' => [], 'tied' => $tied, 'supplier' => $this->isBought($key) ? $this->supplier($key) : null,
+            'kind' => 'proposal', 'type' => $planning->supply, 'key' => $key, 'name' => $name, 'qty' => $qty, 'due' => $due,
+            'effective' => $due, 'start' => $start, 'earliest' => $earliest,
+            'priority' => $priority, 'pinned' => false, 'released' => false, 'inputs' => [], 'tied' => $tied,
+            'supplier' => $this->isBought($key) ? $this->supplier($key) : null,
             'from' => $planning->supply === OrderKind::Transfer ? $planning->fromSite : null,
         ];
         $due === $day || $this->say('frozen', "proposal:{$name}", $key, $day, $due, $qty);
         $start < $today && $this->say('start_passed', "proposal:{$name}", $key, $due, $earliest, $qty);
         if ($planning->supply === OrderKind::Transfer) {
-            $this->want('out', true, "proposal:{$name}", '', Network::key($item, (string) $planning->fromSite), $qty, max($start, $today), $priority, $n);
+            $this->want(
+                'out', true, "proposal:{$name}", '', Network::key($item, (string) $planning->fromSite), $qty, max($start, $today),
+                $priority, $n,
+            );
         } elseif ($planning->supply === OrderKind::Make) {
             $valid = array_filter($this->lines($item, $site), fn (array $line) => $this->isValid($line, max($start, $today)));
             foreach ($valid as $line) {
-                $date = $line['offset'] > 0 ? $this->forward($this->siteCalendar($key), max($start, $today), $line['offset']) : max($start, $today);
-                $this->want('part', true, "proposal:{$name}", $line['line'], Network::key($line['component'], $site), $this->requirement($line, $qty), $date, $priority, $n);
+                $date = $line['offset'] > 0
+                    ? $this->forward($this->siteCalendar($key), max($start, $today), $line['offset'])
+                    : max($start, $today);
+                $this->want(
+                    'part', true, "proposal:{$name}", $line['line'], Network::key($line['component'], $site),
+                    $this->requirement($line, $qty), $date, $priority, $n,
+                );
             }
             $valid === [] && $this->say('no_bom', "proposal:{$name}", $key, $start, $due, $qty);
         } elseif ($this->supplier($key) === null) {
@@ -608,14 +709,20 @@ final class NaivePlanner
     private function judgeOrders(string $key, array $days, array $wanted, int $floor): void
     {
         $all = array_keys(array_filter($this->supplies, fn (array $supply) => $supply['key'] === $key && $supply['kind'] !== 'stock'));
-        usort($all, fn (int $a, int $b) => $this->supplies[$a]['effective'] <=> $this->supplies[$b]['effective'] ?: $this->compareSupplies($a, $b));
+        usort(
+            $all,
+            fn (int $a, int $b) => $this->supplies[$a]['effective'] <=> $this->supplies[$b]['effective'] ?: $this->compareSupplies($a, $b),
+        );
         $before = $this->sum($this->supplies, fn (array $supply) => $supply['key'] === $key && $supply['kind'] === 'stock');
         foreach ($all as $n) {
             $supply = $this->supplies[$n];
             if ($supply['kind'] === 'order' && ! isset($supply['broughtIn'])) {
                 $needed = null;
                 foreach (array_reverse($days) as $day) {
-                    $gone = array_sum(array_map(fn (int $n) => $this->demands[$n]['need'] <= $day ? $this->demands[$n]['qty'] : 0, $wanted));
+                    $gone = array_sum(array_map(
+                        fn (int $n) => $this->demands[$n]['need'] <= $day ? $this->demands[$n]['qty'] : 0,
+                        $wanted,
+                    ));
                     $needed = $before - $gone < $floor ? $day : $needed;
                 }
                 if ($needed === null && $supply['due'] <= $this->options->horizonEnd) {
@@ -636,7 +743,8 @@ final class NaivePlanner
         if ($this->safety($key) > 0) {
             $name = "{$this->points[$key]['item']}@{$this->points[$key]['site']}";
             $this->demands[] = [
-                'kind' => 'safety', 'ofProposal' => false, 'name' => $name, 'line' => '', 'ref' => "safety:{$name}", 'key' => $key, 'qty' => $this->safety($key), 'date' => null, 'need' => null,
+                'kind' => 'safety', 'ofProposal' => false, 'name' => $name, 'line' => '', 'ref' => "safety:{$name}", 'key' => $key,
+                'qty' => $this->safety($key), 'date' => null, 'need' => null,
                 'priority' => 9, 'uncovered' => $this->safety($key), 'expected' => null,
             ];
         }
@@ -644,7 +752,10 @@ final class NaivePlanner
         foreach ($mine as $n) {
             $this->supplies[$n]['available'] = $this->availability($key, $this->supplies[$n]);
         }
-        usort($mine, fn (int $a, int $b) => $this->supplies[$a]['available'] <=> $this->supplies[$b]['available'] ?: $this->compareSupplies($a, $b));
+        usort(
+            $mine,
+            fn (int $a, int $b) => $this->supplies[$a]['available'] <=> $this->supplies[$b]['available'] ?: $this->compareSupplies($a, $b),
+        );
         $left = [];
         foreach ($mine as $n) {
             $left[$n] = $this->supplies[$n]['qty'];
@@ -653,7 +764,9 @@ final class NaivePlanner
         foreach ($this->network->allocations as $allocation) {
             foreach ($wanted as $d) {
                 foreach ($mine as $n) {
-                    if (! $this->demands[$d]['ofProposal'] && $this->demands[$d]['ref'] === $allocation->demand && "{$this->supplies[$n]['kind']}:{$this->supplies[$n]['name']}" === $allocation->supply) {
+                    if (! $this->demands[$d]['ofProposal']
+                        && $this->demands[$d]['ref'] === $allocation->demand
+                        && "{$this->supplies[$n]['kind']}:{$this->supplies[$n]['name']}" === $allocation->supply) {
                         $this->peg($n, $d, min($allocation->qty, $left[$n], $this->demands[$d]['uncovered']), $left);
                     }
                 }
@@ -671,7 +784,10 @@ final class NaivePlanner
 
             $fields = $this->options->pegByPriority ? ['priority', 'need'] : ['need', 'priority'];
 
-            return $late ?: $one[$fields[0]] <=> $other[$fields[0]] ?: $one[$fields[1]] <=> $other[$fields[1]] ?: $this->compareDemands($a, $b);
+            return $late
+                ?: $one[$fields[0]] <=> $other[$fields[0]]
+                ?: $one[$fields[1]] <=> $other[$fields[1]]
+                ?: $this->compareDemands($a, $b);
         });
         foreach ($wanted as $d) {
             foreach ($mine as $n) {
@@ -730,7 +846,10 @@ final class NaivePlanner
                 $from ??= $day;
                 $worst = max($worst, $short);
             } elseif ($from !== null) {
-                $this->say('below_safety', "safety:{$this->points[$key]['item']}@{$this->points[$key]['site']}", $key, $from, $day - 1, $worst);
+                $this->say(
+                    'below_safety', "safety:{$this->points[$key]['item']}@{$this->points[$key]['site']}", $key, $from, $day - 1,
+                    $worst,
+                );
                 $from = null;
                 $worst = 0;
             }
@@ -740,7 +859,10 @@ final class NaivePlanner
     private function balance(string $key, int $day, string $when): int
     {
         return $this->sum($this->supplies, fn (array $supply) => $supply['key'] === $key && $supply[$when] <= $day)
-            - $this->sum($this->demands, fn (array $demand) => $demand['key'] === $key && $demand['need'] !== null && $demand['need'] <= $day);
+            - $this->sum(
+                $this->demands,
+                fn (array $demand) => $demand['key'] === $key && $demand['need'] !== null && $demand['need'] <= $day,
+            );
     }
 
     // --- order of references, output -----------------------------------------
@@ -759,7 +881,9 @@ final class NaivePlanner
 
         return array_search($one['kind'], self::DEMAND_KINDS, true) <=> array_search($other['kind'], self::DEMAND_KINDS, true)
             ?: $one['ofProposal'] <=> $other['ofProposal']
-            ?: ($one['ofProposal'] ? (int) substr($one['name'], 9) <=> (int) substr($other['name'], 9) : strcmp($one['name'], $other['name']))
+            ?: ($one['ofProposal']
+                ? (int) substr($one['name'], 9) <=> (int) substr($other['name'], 9)
+                : strcmp($one['name'], $other['name']))
             ?: self::compareLines($one['line'], $other['line']);
     }
 
@@ -799,32 +923,63 @@ final class NaivePlanner
         foreach ($this->supplies as $supply) {
             if ($supply['kind'] === 'proposal') {
                 $rows['proposals.csv'][] = implode(',', [
-                    "proposal:{$supply['name']}", $supply['type']->value, $at($supply['key']), $supply['from'], $supply['supplier'], Quantity::format($supply['qty']), $day($supply['start']), $day($supply['due']),
+                    "proposal:{$supply['name']}", $supply['type']->value, $at($supply['key']), $supply['from'], $supply['supplier'],
+                    Quantity::format($supply['qty']), $day($supply['start']), $day($supply['due']),
                     $day($supply['earliest']), $day($supply['available']), $supply['priority'],
                 ]);
             }
         }
         foreach ($this->pegs as $peg) {
             $supply = $this->supplies[$peg['supply']];
-            $rows['pegs.csv'][] = implode(',', [$at($supply['key']), "{$supply['kind']}:{$supply['name']}", $this->demands[$peg['demand']]['ref'], Quantity::format($peg['qty'])]);
+            $rows['pegs.csv'][] = implode(
+                ',',
+                [
+                    $at($supply['key']), "{$supply['kind']}:{$supply['name']}", $this->demands[$peg['demand']]['ref'],
+                    Quantity::format($peg['qty']),
+                ],
+            );
         }
         foreach ($this->demands as $demand) {
             $late = $demand['expected'] === null || $demand['date'] === null ? 0 : max(0, $demand['expected'] - $demand['date']);
-            $rows['demands.csv'][] = implode(',', [$demand['ref'], $at($demand['key']), Quantity::format($demand['qty']), $day($demand['date']), $day($demand['need']), $day($demand['expected']), $late, Quantity::format($demand['uncovered'])]);
+            $rows['demands.csv'][] = implode(
+                ',',
+                [
+                    $demand['ref'], $at($demand['key']), Quantity::format($demand['qty']), $day($demand['date']),
+                    $day($demand['need']), $day($demand['expected']), $late, Quantity::format($demand['uncovered']),
+                ],
+            );
         }
         foreach ($this->messages as $message) {
-            $rows['messages.csv'][] = implode(',', [$message['code'], $message['ref'], $at($message['key']), $day($message['from']), $day($message['to']), Quantity::format($message['qty'])]);
+            $rows['messages.csv'][] = implode(
+                ',',
+                [
+                    $message['code'], $message['ref'], $at($message['key']), $day($message['from']), $day($message['to']),
+                    Quantity::format($message['qty']),
+                ],
+            );
         }
         foreach (array_keys($this->points) as $key) {
-            $moves = array_filter($this->supplies, fn (array $supply) => $supply['key'] === $key) !== [] || array_filter($this->demands, fn (array $demand) => $demand['key'] === $key && $demand['need'] !== null) !== [];
+            $moves = array_filter($this->supplies, fn (array $supply) => $supply['key'] === $key) !== []
+                || array_filter($this->demands, fn (array $demand) => $demand['key'] === $key && $demand['need'] !== null) !== [];
             for ($first = $this->options->planDate; $moves && $first <= $this->options->horizonEnd; $first = $last + 1) {
                 $start = $this->options->bucket->startOf($first);
                 $last = $this->options->bucket->endOf($first);
                 $in = fn (int $when) => $when >= $start && $when <= $last;
-                $sum = fn (string $kind, string $when) => $this->sum($this->supplies, fn (array $supply) => $supply['key'] === $key && $supply['kind'] === $kind && $in(max($this->options->planDate, $supply[$when])));
+                $sum = fn (string $kind, string $when) => $this->sum(
+                    $this->supplies,
+                    fn (array $supply) => $supply['key'] === $key
+                        && $supply['kind'] === $kind
+                        && $in(max($this->options->planDate, $supply[$when])),
+                );
                 $rows['buckets.csv'][] = implode(',', [
-                    $at($key), $day($start), Quantity::format($this->sum($this->demands, fn (array $demand) => $demand['key'] === $key && $demand['need'] !== null && $in($demand['need']))), Quantity::format($sum('order', 'effective')),
-                    Quantity::format($sum('proposal', 'due')), Quantity::format($sum('proposal', 'start')), Quantity::format($this->balance($key, $last, 'effective')), Quantity::format($this->balance($key, $last, 'available')),
+                    $at($key), $day($start),
+                    Quantity::format($this->sum(
+                        $this->demands,
+                        fn (array $demand) => $demand['key'] === $key && $demand['need'] !== null && $in($demand['need']),
+                    )),
+                    Quantity::format($sum('order', 'effective')),
+                    Quantity::format($sum('proposal', 'due')), Quantity::format($sum('proposal', 'start')),
+                    Quantity::format($this->balance($key, $last, 'effective')), Quantity::format($this->balance($key, $last, 'available')),
                 ]);
             }
         }

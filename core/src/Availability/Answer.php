@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Availability;
 
-use Yposta\Core\Plan\HoldUp;
+use Yposta\Core\Run\HoldUp;
 use Yposta\Core\Structure\Point;
 
 /** Whether something can be complete on the day it is wanted, as it is planned. Dates as day numbers. */
@@ -16,8 +16,14 @@ final readonly class Answer
      * @param  list<Node>  $nodes  the structure below, each node after the one above it
      * @param  int  $more  nodes beyond {@see StructureTree::MOST}
      */
-    public function __construct(public int $wanted, public ?int $complete, public ?HoldUp $decidedBy, public ?Point $decidedAt, public array $nodes, public int $more)
-    {
+    public function __construct(
+        public int $wanted,
+        public ?int $complete,
+        public ?HoldUp $decidedBy,
+        public ?Point $decidedAt,
+        public array $nodes,
+        public int $more,
+    ) {
     }
 
     public function isInTime(): bool

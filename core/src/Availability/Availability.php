@@ -7,7 +7,7 @@ namespace Yposta\Core\Availability;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Trial\Effect;
-use Yposta\Core\Trial\Facts;
+use Yposta\Core\Trial\Outcome;
 use Yposta\Core\Trial\Trial;
 
 /** Answers when something is complete, the first day on which it can be, and how much there could be. Each answer is planned. */
@@ -31,11 +31,11 @@ final readonly class Availability
     public function on(int $qty, int $due, callable $read): mixed
     {
         $network = $this->trial->network();
-        $before = $this->trial->facts();
+        $before = $this->trial->outcome();
 
         return $this->trial->with(
             $this->question->changes($network, $qty, $due),
-            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($before, Facts::of($plan))),
+            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($before, Outcome::of($plan))),
         );
     }
 
@@ -72,7 +72,11 @@ final readonly class Availability
     {
         $works = function (int $steps) use ($due, $fromWhatThereIs, $step): bool {
             try {
-                return $this->on($steps * $step, $due, fn (Answer $answer) => $answer->isInTime() && (! $fromWhatThereIs || $answer->isFromWhatThereIs()));
+                return $this->on(
+                    $steps * $step,
+                    $due,
+                    fn (Answer $answer) => $answer->isInTime() && (! $fromWhatThereIs || $answer->isFromWhatThereIs()),
+                );
             } catch (DoesNotFit) {
                 return false;
             }

@@ -6,17 +6,21 @@ namespace Yposta\Core\Availability;
 
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\SupplyKind;
 
-/** What an order of a quantity takes of each part over all levels, as if nothing of what is made were on stock, against what there is of it. */
+/**
+ * What an order of a quantity takes of each part over all levels, as if nothing of what is made were on stock, against what there is of
+ * it.
+ */
 final class GrossNeeds
 {
     /**
      * @param  int  $point  of what is made
      * @param  int  $qty  millionths
      * @param  int  $day  day number, for the validity of structures and for what has arrived
-     * @return list<array{point: int, qty: int, stock: int, incoming: int, missing: int}> bought parts by item and site; millionths. `stock` is all there is, whoever it is for; `incoming` what open orders bring until the day
+     * @return list<array{point: int, qty: int, stock: int, incoming: int, missing: int}> bought parts by item and site; millionths.
+     *    `stock` is all there is, whoever it is for; `incoming` what open orders bring until the day
      *
      * @throws QuantityOutOfRange
      */
@@ -42,10 +46,19 @@ final class GrossNeeds
                     $stock += $supply->kind === SupplyKind::Stock ? $supply->qty : 0;
                     $incoming += $supply->kind === SupplyKind::Order && $supply->available <= $day ? $supply->qty : 0;
                 }
-                $rows[] = ['point' => $index, 'qty' => $needs[$index], 'stock' => $stock, 'incoming' => $incoming, 'missing' => max(0, $needs[$index] - $stock - $incoming)];
+                $rows[] = [
+                    'point' => $index, 'qty' => $needs[$index], 'stock' => $stock, 'incoming' => $incoming,
+                    'missing' => max(0, $needs[$index] - $stock - $incoming),
+                ];
             }
         }
-        usort($rows, fn (array $a, array $b) => [$structure->points[$a['point']]->item->code, $structure->points[$a['point']]->site->code] <=> [$structure->points[$b['point']]->item->code, $structure->points[$b['point']]->site->code]);
+        usort(
+            $rows,
+            fn (array $a, array $b) => [
+                $structure->points[$a['point']]->item->code,
+                $structure->points[$a['point']]->site->code,
+            ] <=> [$structure->points[$b['point']]->item->code, $structure->points[$b['point']]->site->code],
+        );
 
         return $rows;
     }

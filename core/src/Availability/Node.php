@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Availability;
 
 use Yposta\Core\Plan\Cover;
-use Yposta\Core\Plan\Demand;
+use Yposta\Core\Run\Demand;
 use Yposta\Core\Structure\Point;
 
 /** One need in the structure below what was asked for. Quantities in millionths, dates as day numbers. */

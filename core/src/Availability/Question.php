@@ -5,10 +5,18 @@ declare(strict_types=1);
 namespace Yposta\Core\Availability;
 
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Network\Planning;
-use Yposta\Core\Plan\DemandKind;
+use Yposta\Core\Network\ReferenceLookup;
+use Yposta\Core\Network\Sourcing;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Reference\NewOrderCode;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Reference\ReferenceKind;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\SupplyKind;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\DoesNotFit;
@@ -22,8 +30,31 @@ use Yposta\Core\Study\ResizeOrder;
  */
 final readonly class Question
 {
-    private function __construct(private string $kind, private string $name, private string $line, private string $item, private string $site)
+    private function __construct(
+        private string $kind,
+        private string $name,
+        private string $line,
+        private string $item,
+        private string $site,
+    ) {
+    }
+
+    /** What a reference asks for: an order, a sales line, or by its stock an item at a site; null where it is of another kind. */
+    public static function of(Reference $reference, Network $network): ?self
     {
+        $lookup = new ReferenceLookup($network);
+        if ($reference->kind === ReferenceKind::Sales) {
+            $line = $lookup->salesLine($reference);
+
+            return $line === null ? self::salesLine($reference->name, '') : self::salesLine($line->order, $line->line);
+        }
+        $point = $lookup->point($reference) ?? $reference->parts()[0] ?? null;
+
+        return match (true) {
+            $reference->kind === ReferenceKind::Order => self::order($reference->name),
+            $reference->kind === ReferenceKind::Stock && $point !== null => self::item($point[0], $point[1]),
+            default => null,
+        };
     }
 
     public static function order(string $code): self
@@ -51,12 +82,13 @@ final readonly class Question
     public function stands(Network $network): array
     {
         if ($this->kind === 'order') {
-            $order = $network->orders[$this->name] ?? throw new DoesNotFit("there is no open order {$this->name}");
+            $order = $network->orders[$this->name] ?? throw DoesNotFit::because('no_order', ['order' => $this->name]);
 
             return ['qty' => $order->qty, 'due' => $order->due, 'item' => $order->item, 'site' => $order->site];
         }
         if ($this->kind === 'item') {
-            isset($network->items[$this->item], $network->sites[$this->site]) || throw new DoesNotFit("there is no {$this->item} at {$this->site}");
+            isset($network->items[$this->item], $network->sites[$this->site])
+                || throw DoesNotFit::because('no_point', ['item' => $this->item, 'site' => $this->site]);
 
             return ['qty' => null, 'due' => null, 'item' => $this->item, 'site' => $this->site];
         }
@@ -65,7 +97,7 @@ final readonly class Question
                 return ['qty' => $line->qty, 'due' => $line->due, 'item' => $line->item, 'site' => $line->site];
             }
         }
-        throw new DoesNotFit("there is no sales line {$this->name}/{$this->line}");
+        throw DoesNotFit::because('no_sales_line', ['line' => $this->reference()->name]);
     }
 
     /**
@@ -82,15 +114,25 @@ final readonly class Question
         $stands = $this->stands($network);
         if ($this->kind === 'item') {
             $planning = $network->planning[Network::key($this->item, $this->site)] ?? Planning::defaults($this->item, $this->site);
-            $from = $planning->supply === OrderKind::Transfer ? $planning->fromSite : null;
 
-            return [new PutOrder($this->code($network), $planning->supply->value, $this->item, $this->site, $qty, $due, null, $planning->supply === OrderKind::Buy ? $this->supplier($network, $planning) : null, $from)];
+            return [new PutOrder(OpenOrder::of(
+                code: $this->code($network), kind: $planning->supply, status: OrderStatus::Firm, item: $this->item, site: $this->site,
+                fromSite: $planning->supply === OrderKind::Transfer ? $planning->fromSite : null,
+                supplier: (new Sourcing($network->supplierItems))->supplierOf($planning), qty: $qty, due: $due,
+            ))];
         }
         if ($this->kind === 'sales') {
-            return $stands['qty'] === $qty && $stands['due'] === $due ? [] : [new ChangeSalesLine($this->name, $this->line, $stands['qty'] === $qty ? null : $qty, $stands['due'] === $due ? null : $due)];
+            return $stands['qty'] === $qty && $stands['due'] === $due
+                ? []
+                : [new ChangeSalesLine(
+                    $this->name, $this->line, $stands['qty'] === $qty ? null : $qty, $stands['due'] === $due ? null : $due,
+                )];
         }
 
-        return [...($stands['qty'] === $qty ? [] : [new ResizeOrder($this->name, $qty)]), ...($stands['due'] === $due ? [] : [new MoveOrder($this->name, $due)])];
+        return [
+            ...($stands['qty'] === $qty ? [] : [new ResizeOrder($this->name, $qty)]),
+            ...($stands['due'] === $due ? [] : [new MoveOrder($this->name, $due)]),
+        ];
     }
 
     /** @throws DoesNotFit when the run leaves it out */
@@ -105,36 +147,28 @@ final readonly class Question
                     }
                 }
             }
-            throw new DoesNotFit("{$this->name}/{$this->line} is shipped, or lies after the horizon");
+            throw DoesNotFit::because('shipped_or_after', ['line' => $this->reference()->name]);
         }
         $code = $this->kind === 'order' ? $this->name : $this->code($before);
         foreach ($plan->supplies as $supplies) {
             foreach ($supplies as $supply) {
-                if ($supply->reference() === "order:{$code}") {
+                if ($supply->kind === SupplyKind::Order && $supply->name === $code) {
                     return $tree->ofOrder($supply);
                 }
             }
         }
-        throw new DoesNotFit($this->kind === 'order' ? "{$code} is not part of the run" : "{$this->item} is not planned at {$this->site}");
+        throw $this->kind === 'order'
+            ? DoesNotFit::because('not_in_run', ['order' => $code])
+            : DoesNotFit::because('not_planned', ['item' => $this->item, 'site' => $this->site]);
+    }
+
+    private function reference(): Reference
+    {
+        return $this->kind === 'sales' ? Reference::sales($this->name, $this->line) : Reference::order($this->name);
     }
 
     private function code(Network $network): string
     {
-        for ($number = 1; isset($network->orders["new:{$number}"]); $number++);
-
-        return "new:{$number}";
-    }
-
-    /** The point's, else the lowest rank, then name, that offers the item. */
-    private function supplier(Network $network, Planning $planning): ?string
-    {
-        $best = null;
-        foreach ($planning->supplier === null ? $network->supplierItems : [] as $offer) {
-            if ($offer->item === $this->item && ($best === null || [$offer->rank, $offer->supplier] < [$best->rank, $best->supplier])) {
-                $best = $offer;
-            }
-        }
-
-        return $planning->supplier ?? $best?->supplier;
+        return NewOrderCode::free($network->orders)[0];
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Yposta\Core\Availability;
 
 use Yposta\Core\Plan\Cover;
-use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Projection\HoldUps;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
 
 /** Follows an order or a demand down through what serves its needs, as far as something is made or moved. */
 final class StructureTree
@@ -49,7 +49,10 @@ final class StructureTree
             $holdUp = (new HoldUps($this->plan->options, $this->plan->structure))->begunIn($order);
         }
 
-        return new Answer($order->due, $uncovered === [] ? $order->available : null, $holdUp, $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more);
+        return new Answer(
+            $order->due, $uncovered === [] ? $order->available : null, $holdUp,
+            $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more,
+        );
     }
 
     public function ofDemand(Demand $demand): Answer
@@ -58,7 +61,10 @@ final class StructureTree
         $this->follow($demand, -1, 0);
         $holdUp = $demand->holdUp;
 
-        return new Answer((int) $demand->date, $demand->uncovered > 0 ? null : $demand->expected, $holdUp, $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more);
+        return new Answer(
+            (int) $demand->date, $demand->uncovered > 0 ? null : $demand->expected, $holdUp,
+            $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more,
+        );
     }
 
     private function decides(?Demand $demand): void
@@ -85,7 +91,16 @@ final class StructureTree
             }
         }
         $place = count($this->nodes);
-        $this->nodes[] = new Node($parent, $depth, $demand, $this->plan->structure->points[$demand->point], Cover::of($demand, $pegs), $this->onHand($demand->point), isset($this->deciding[spl_object_id($demand)]), $again);
+        $this->nodes[] = new Node(
+            parent: $parent,
+            depth: $depth,
+            demand: $demand,
+            point: $this->plan->structure->points[$demand->point],
+            cover: Cover::of($demand, $pegs),
+            onHand: $this->onHand($demand->point),
+            decides: isset($this->deciding[spl_object_id($demand)]),
+            again: $again,
+        );
         foreach ($next as $supply) {
             foreach ($supply->inputs as $input) {
                 $this->follow($input, $place, $depth + 1);

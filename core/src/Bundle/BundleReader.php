@@ -4,13 +4,35 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Bundle;
 
+use InvalidArgumentException;
+use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Declaration\Fault;
+use Yposta\Core\Network\BomLine;
+use Yposta\Core\Network\CalendarDay;
+use Yposta\Core\Network\Calendars;
+use Yposta\Core\Network\CalendarWeek;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Structure\LoopFound;
-use Yposta\Core\Structure\StructureBuilder;
+use Yposta\Core\Network\Planning;
+use Yposta\Core\Network\SupplierItem;
+use Yposta\Core\Support\Phrase;
 
 /** Reads a bundle (section 3) from streams and checks every row of it. */
-final class BundleReader
+final readonly class BundleReader
 {
+    /** @var list<NetworkCheck> */
+    private array $checks;
+
+    public function __construct(NetworkCheck ...$checks)
+    {
+        $this->checks = array_values($checks);
+    }
+
+    /** @return list<string> names of the files that mean something */
+    public static function files(): array
+    {
+        return [PlanSettings::FILE, ...array_map(fn (string $class) => Declaration::of($class)->file->name, Network::classes())];
+    }
+
     /**
      * @param  array<string, resource>  $streams  by file name
      *
@@ -19,36 +41,90 @@ final class BundleReader
     public function read(array $streams): Contents
     {
         $findings = new Findings;
-        $files = new Files($streams, $findings);
-        foreach (array_diff(array_keys($streams), array_keys(Schema::FILES)) as $unknown) {
-            $findings->warn($unknown, null, null, 'the file is not known and was ignored');
+        foreach (array_diff(array_keys($streams), self::files()) as $unknown) {
+            $findings->note(new Fault(Fault::of('file_unknown')->problem, mild: true), $unknown);
         }
-        $options = (new PlanSettings($files))->read();
-        $master = new MasterData($files);
-        $master->read();
-        $transactions = new Transactions($files, $master);
-        $transactions->read();
-        $routing = (new Routings($files, $master, $transactions))->read();
-        $network = new Network(
-            $master->calendars, $master->sites, $master->items, $master->planning, $master->bom, $master->substitutes, $master->suppliers, $master->supplierItems,
-            $transactions->stock, $transactions->forecasts, $transactions->sales, $transactions->orders, $transactions->components, $transactions->allocations, $routing,
-        );
-        if ($options !== null) {
+        $options = (new PlanSettings($findings))->read($streams[PlanSettings::FILE] ?? null);
+        $rows = $this->rows($streams, $findings);
+        if ($findings->isSound() && $options !== null) {
+            $network = Network::ofRows($rows);
             foreach ($options->unknownIn($network) as $problem) {
-                $findings->error('plan.csv', null, null, $problem);
+                $findings->note(new Fault($problem), PlanSettings::FILE);
             }
-            if ($findings->errors === []) {
-                try {
-                    (new StructureBuilder($network, $options))->build();
-                } catch (LoopFound $loop) {
-                    $findings->error('bom.csv', null, null, "the structure contains itself: {$loop->getMessage()}", 'take one of these out of the other');
-                }
+            foreach ($this->checks as $check) {
+                $check->check($network, $options, $findings);
+            }
+            if ($findings->isSound()) {
+                return new Contents($network, $options, $findings->warnings);
             }
         }
-        if ($findings->errors !== [] || $options === null) {
-            throw new BundleRefused($findings->errors ?: [new RowError('plan.csv', null, 'plan_date', 'the plan date is missing')]);
-        }
+        throw new BundleRefused($findings->errors ?: [new RowError(
+            PlanSettings::FILE, null, 'plan_date', new Phrase('row.no_plan_date.problem'),
+        )]);
+    }
 
-        return new Contents($network, $options, $findings->warnings);
+    /**
+     * @param  array<string, resource>  $streams
+     * @return array<class-string, list<object>> the sound rows by class
+     */
+    private function rows(array $streams, Findings $findings): array
+    {
+        $known = new KnownRows;
+        $rows = $lines = [];
+        foreach (Network::classes() as $class) {
+            $declaration = Declaration::of($class);
+            $stream = $streams[$declaration->file->name] ?? null;
+            $rows[$class] = $lines[$class] = [];
+            foreach ($stream === null ? [] : (new RowReader($declaration, $known, $findings))->read($stream) as $line => $row) {
+                $rows[$class][] = $row;
+                $lines[$class][] = $line;
+            }
+            $class === CalendarDay::class && $this->checkCalendars($rows, $lines, $findings);
+        }
+        $checks = new StructureChecks($findings);
+        $checks->clashes(array_combine($lines[BomLine::class], self::only(BomLine::class, $rows)));
+        $checks->gaps(
+            array_combine($lines[Planning::class], self::only(Planning::class, $rows)),
+            self::only(BomLine::class, $rows),
+            self::only(SupplierItem::class, $rows),
+        );
+
+        return $rows;
+    }
+
+    /**
+     * @param  array<class-string, list<object>>  $rows
+     * @param  array<class-string, list<int>>  $lines
+     */
+    private function checkCalendars(array $rows, array $lines, Findings $findings): void
+    {
+        foreach ($rows[CalendarWeek::class] ?? [] as $place => $week) {
+            try {
+                Calendars::of(
+                    [$week],
+                    array_values(array_filter(
+                        $rows[CalendarDay::class] ?? [],
+                        fn (object $day) => $week instanceof CalendarWeek && $day instanceof CalendarDay && $day->calendar === $week->code,
+                    )),
+                );
+            } catch (InvalidArgumentException) {
+                $findings->note(
+                    Fault::of('never_works', ['calendar' => $week instanceof CalendarWeek ? $week->code : '']), 'calendars.csv',
+                    $lines[CalendarWeek::class][$place] ?? null, 'weekdays',
+                );
+            }
+        }
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param  class-string<T>  $class
+     * @param  array<class-string, list<object>>  $rows
+     * @return list<T>
+     */
+    private static function only(string $class, array $rows): array
+    {
+        return array_values(array_filter($rows[$class] ?? [], fn (object $row) => $row instanceof $class));
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Yposta\Core\Bundle;
 
 use RuntimeException;
+use Yposta\Core\Support\Phrase;
+use Yposta\Core\Support\Phrasebook;
 
 /** A bundle with errors; nothing of it is taken. */
 final class BundleRefused extends RuntimeException
@@ -15,7 +17,7 @@ final class BundleRefused extends RuntimeException
     /** @param  non-empty-list<RowError>  $errors */
     public function __construct(public readonly array $errors)
     {
-        parent::__construct(count($errors) === 1 ? (string) $errors[0] : count($errors).' errors, the first: '.$errors[0]);
+        parent::__construct(count($errors) === 1 ? (string) $errors[0] : count($errors)." errors, the first: {$errors[0]}");
     }
 
     /**
@@ -23,11 +25,11 @@ final class BundleRefused extends RuntimeException
      *
      * @return list<string>
      */
-    public function lines(): array
+    public function lines(Phrasebook $book): array
     {
-        $lines = array_map(strval(...), array_slice($this->errors, 0, self::SHOWN));
+        $lines = array_map(fn (RowError $error) => $error->say($book), array_slice($this->errors, 0, self::SHOWN));
         $more = count($this->errors) - self::SHOWN;
 
-        return $more > 0 ? [...$lines, "and {$more} more"] : $lines;
+        return $more > 0 ? [...$lines, $book->say(new Phrase('row.more', ['count' => $more]))] : $lines;
     }
 }

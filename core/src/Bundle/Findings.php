@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Bundle;
 
+use Yposta\Core\Declaration\Fault;
+
 /** What reading a bundle has found: errors, which refuse it, and warnings, which do not. */
 final class Findings
 {
@@ -13,13 +15,26 @@ final class Findings
     /** @var list<RowError> */
     public array $warnings = [];
 
-    public function error(string $file, ?int $line, ?string $column, string $problem, string $remedy = ''): void
+    public function isSound(): bool
     {
-        $this->errors[] = new RowError($file, $line, $column, $problem, $remedy);
+        return $this->errors === [];
     }
 
-    public function warn(string $file, ?int $line, ?string $column, string $problem, string $remedy = ''): void
+    /**
+     * Notes a fault.
+     *
+     * @param  string|null  $column  as the file calls it
+     * @return bool whether it is an error
+     */
+    public function note(Fault $fault, string $file, ?int $line = null, ?string $column = null): bool
     {
-        $this->warnings[] = new RowError($file, $line, $column, $problem, $remedy);
+        $found = new RowError($file, $line, $column, $fault->problem, $fault->remedy);
+        if ($fault->mild) {
+            $this->warnings[] = $found;
+        } else {
+            $this->errors[] = $found;
+        }
+
+        return ! $fault->mild;
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Bundle;
 
+use Yposta\Core\Support\Phrase;
+use Yposta\Core\Support\Phrasebook;
+
 /** What is wrong in one place of a bundle, and what would be right. */
 final readonly class RowError
 {
@@ -11,15 +14,29 @@ final readonly class RowError
         public string $file,
         public ?int $line,
         public ?string $column,
-        public string $problem,
-        public string $remedy = '',
+        public Phrase $problem,
+        public ?Phrase $remedy = null,
     ) {
+    }
+
+    public function say(Phrasebook $book): string
+    {
+        return implode(
+            '; ',
+            array_filter(
+                [$this->place().': '.$book->say($this->problem), $this->remedy === null ? '' : $book->say($this->remedy)],
+                fn (string $part) => $part !== '',
+            ),
+        );
     }
 
     public function __toString(): string
     {
-        $place = $this->file.($this->line === null ? '' : " line {$this->line}").($this->column === null ? '' : ", {$this->column}");
+        return "{$this->place()}: {$this->problem}";
+    }
 
-        return "{$place}: {$this->problem}".($this->remedy === '' ? '' : "; {$this->remedy}");
+    private function place(): string
+    {
+        return $this->file.($this->line === null ? '' : " line {$this->line}").($this->column === null ? '' : ", {$this->column}");
     }
 }

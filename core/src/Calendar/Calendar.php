@@ -33,11 +33,16 @@ final class Calendar
     /**
      * @param  array<int, bool>  $weekdays  by weekday from 1 (Monday) to 7, whether it works
      * @param  array<int, bool>  $exceptions  by day number, whether that single day works
+     * @param  array<int, string>  $notes  by day number, what is noted of a single day
      *
      * @throws InvalidArgumentException when no day works at all
      */
-    public function __construct(public readonly string $code, private readonly array $weekdays, private readonly array $exceptions = [])
-    {
+    public function __construct(
+        public readonly string $code,
+        private readonly array $weekdays,
+        private readonly array $exceptions = [],
+        private readonly array $notes = [],
+    ) {
         if (! in_array(true, $weekdays, true) && ! in_array(true, $exceptions, true)) {
             throw new InvalidArgumentException("calendar {$code} has no working day");
         }
@@ -50,13 +55,30 @@ final class Calendar
     }
 
     /**
-     * The same weekdays with other single days.
+     * @param  string  $pattern  the weekdays that work, as digits from 1 (Monday)
+     * @param  array<int, bool>  $exceptions  by day number, whether that single day works
+     * @param  array<int, string>  $notes  by day number
+     *
+     * @throws InvalidArgumentException when no day works at all
+     */
+    public static function ofPattern(string $code, string $pattern, array $exceptions = [], array $notes = []): self
+    {
+        $weekdays = [];
+        for ($weekday = 1; $weekday <= self::WEEK; $weekday++) {
+            $weekdays[$weekday] = str_contains($pattern, (string) $weekday);
+        }
+
+        return new self($code, $weekdays, $exceptions, $notes);
+    }
+
+    /**
+     * The same weekdays with other single days; notes stay with the days that still differ.
      *
      * @param  array<int, bool>  $exceptions  by day number, whether that single day works
      */
     public function withDays(array $exceptions): self
     {
-        return new self($this->code, $this->weekdays, $exceptions);
+        return new self($this->code, $this->weekdays, $exceptions, array_intersect_key($this->notes, $exceptions));
     }
 
     /** The weekdays that work, as digits from 1 (Monday). */
@@ -69,6 +91,12 @@ final class Calendar
     public function exceptions(): array
     {
         return $this->exceptions;
+    }
+
+    /** @return array<int, string> by day number, what is noted of a single day */
+    public function notes(): array
+    {
+        return $this->notes;
     }
 
     public function works(int $day): bool

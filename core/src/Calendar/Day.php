@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Calendar;
 
-use InvalidArgumentException;
+use Yposta\Core\Support\Phrase;
 
 /** Days as whole numbers counted from 1970-01-01, which is day 0. */
 final class Day
@@ -12,15 +12,15 @@ final class Day
     /**
      * @param  string  $text  an ISO date, YYYY-MM-DD, in the years 1900 to 9999
      *
-     * @throws InvalidArgumentException when there is no such day
+     * @throws InvalidDay when there is no such day
      */
     public static function parse(string $text): int
     {
         if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $text, $part) !== 1) {
-            throw new InvalidArgumentException("'".substr($text, 0, 30)."' is not a date like 2026-03-02");
+            throw new InvalidDay(new Phrase('day.not_iso', ['text' => mb_substr($text, 0, 30)]));
         }
         if ((int) $part[1] < 1900 || ! checkdate((int) $part[2], (int) $part[3], (int) $part[1])) {
-            throw new InvalidArgumentException("there is no day {$text}");
+            throw new InvalidDay(new Phrase('day.none', ['text' => $text]));
         }
 
         return self::of((int) $part[1], (int) $part[2], (int) $part[3]);

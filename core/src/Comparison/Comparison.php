@@ -10,17 +10,22 @@ use Yposta\Core\Network\Network;
 final readonly class Comparison
 {
     /**
-     * @param  list<Difference<ProposalFact>>  $proposals  by item, site and date
-     * @param  list<Difference<MessageFact>>  $messages  by item and site
-     * @param  list<Difference<LateFact>>  $late  by order and line
+     * @param  list<Difference<ProposalEntry>>  $proposals  by item, site and date
+     * @param  list<Difference<MessageEntry>>  $messages  by item and site
+     * @param  list<Difference<LateEntry>>  $late  by order and line
      * @param  array<string, array{int, int}>  $stock  average value before and after where it differs, by {@see Network::key()}
      * @param  array<string, array{int, int}>  $figures  totals before and after, by name
      */
-    private function __construct(public array $proposals, public array $messages, public array $late, public array $stock, public array $figures)
-    {
+    private function __construct(
+        public array $proposals,
+        public array $messages,
+        public array $late,
+        public array $stock,
+        public array $figures,
+    ) {
     }
 
-    public static function of(Picture $before, Picture $after): self
+    public static function of(PlanContent $before, PlanContent $after): self
     {
         $stock = $figures = [];
         foreach ($before->stock + $after->stock as $key => $_) {
@@ -34,29 +39,39 @@ final readonly class Comparison
         return new self(self::proposals($before, $after), self::messages($before, $after), self::late($before, $after), $stock, $figures);
     }
 
-    /** @return list<Difference<ProposalFact>> */
-    private static function proposals(Picture $before, Picture $after): array
+    /** @return list<Difference<ProposalEntry>> */
+    private static function proposals(PlanContent $before, PlanContent $after): array
     {
-        $differences = Pairing::of($before->proposals, $after->proposals, fn (ProposalFact $fact) => "{$fact->item}\x1f{$fact->site}\x1f{$fact->kind}", [
-            fn (ProposalFact $fact) => "{$fact->qty} {$fact->due} {$fact->supplier} {$fact->start} {$fact->expected}",
-            fn (ProposalFact $fact) => "{$fact->qty} {$fact->due} {$fact->supplier}",
-            fn (ProposalFact $fact) => (string) $fact->due,
-            fn (ProposalFact $fact) => (string) $fact->qty,
-            fn () => '',
-        ]);
+        $differences = Pairing::of(
+            $before->proposals,
+            $after->proposals,
+            fn (ProposalEntry $fact) => "{$fact->item}\x1f{$fact->site}\x1f{$fact->kind}",
+            [
+                fn (ProposalEntry $fact) => "{$fact->qty} {$fact->due} {$fact->supplier} {$fact->start} {$fact->expected}",
+                fn (ProposalEntry $fact) => "{$fact->qty} {$fact->due} {$fact->supplier}",
+                fn (ProposalEntry $fact) => (string) $fact->due,
+                fn (ProposalEntry $fact) => (string) $fact->qty,
+                fn () => '',
+            ],
+        );
         usort($differences, fn (Difference $a, Difference $b) => self::place($a) <=> self::place($b));
 
         return $differences;
     }
 
-    /** @return list<Difference<MessageFact>> */
-    private static function messages(Picture $before, Picture $after): array
+    /** @return list<Difference<MessageEntry>> */
+    private static function messages(PlanContent $before, PlanContent $after): array
     {
-        $differences = Pairing::of($before->messages, $after->messages, fn (MessageFact $fact) => "{$fact->item}\x1f{$fact->site}\x1f{$fact->code}\x1f{$fact->about}", [
-            fn (MessageFact $fact) => "{$fact->from} {$fact->to} {$fact->qty}",
-            fn (MessageFact $fact) => (string) $fact->from,
-            fn () => '',
-        ]);
+        $differences = Pairing::of(
+            $before->messages,
+            $after->messages,
+            fn (MessageEntry $fact) => "{$fact->item}\x1f{$fact->site}\x1f{$fact->code}\x1f{$fact->about}",
+            [
+                fn (MessageEntry $fact) => "{$fact->from} {$fact->to} {$fact->qty}",
+                fn (MessageEntry $fact) => (string) $fact->from,
+                fn () => '',
+            ],
+        );
         usort($differences, function (Difference $a, Difference $b): int {
             $one = $a->after ?? $a->before;
             $other = $b->after ?? $b->before;
@@ -67,14 +82,17 @@ final readonly class Comparison
         return $differences;
     }
 
-    /** @return list<Difference<LateFact>> */
-    private static function late(Picture $before, Picture $after): array
+    /** @return list<Difference<LateEntry>> */
+    private static function late(PlanContent $before, PlanContent $after): array
     {
-        return Pairing::of($before->late, $after->late, fn (LateFact $fact) => "{$fact->order}\x1f{$fact->line}", [fn (LateFact $fact) => "{$fact->due} {$fact->expected} {$fact->qty}", fn () => '']);
+        return Pairing::of(
+            $before->late, $after->late, fn (LateEntry $fact) => "{$fact->order}\x1f{$fact->line}",
+            [fn (LateEntry $fact) => "{$fact->due} {$fact->expected} {$fact->qty}", fn () => ''],
+        );
     }
 
     /**
-     * @param  Difference<ProposalFact>  $difference
+     * @param  Difference<ProposalEntry>  $difference
      * @return array{string, string, int}
      */
     private static function place(Difference $difference): array

@@ -19,9 +19,12 @@ final readonly class Difference
     {
     }
 
-    /** @return 'added'|'gone'|'changed' */
-    public function kind(): string
+    public function kind(): DifferenceKind
     {
-        return $this->before === null ? 'added' : ($this->after === null ? 'gone' : 'changed');
+        return match (true) {
+            $this->before === null => DifferenceKind::Added,
+            $this->after === null => DifferenceKind::Gone,
+            default => DifferenceKind::Changed,
+        };
     }
 }

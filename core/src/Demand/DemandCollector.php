@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Yposta\Core\Demand;
 
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Netting\Places;
-use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
-use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Structure\ReferenceOrder;
+use Yposta\Core\Reference\ReferenceOrder;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Places;
+use Yposta\Core\Run\Workspace;
 
 /** Independent demand: sales lines, and what they leave of the forecasts (section 4). */
 final readonly class DemandCollector
@@ -57,7 +57,10 @@ final readonly class DemandCollector
         foreach ($lines as $line) {
             $point = $work->structure->points[$work->structure->indexes[Network::key($line->item, $line->site)]];
             $rank = DemandKind::Sales->rank(false, $work->sales->of(self::placeName($line)));
-            $work->demand($point, DemandKind::Sales, $line->order, $line->line, $rank, $line->open(), $line->due, $line->priority, null, $line->customer);
+            $work->demand(
+                $point, DemandKind::Sales, $line->order, $line->line, $rank, $line->open(), $line->due, $line->priority, null,
+                $line->customer,
+            );
         }
     }
 
@@ -72,7 +75,10 @@ final readonly class DemandCollector
             $point = $work->structure->points[$work->structure->indexes[Network::key($bucket->item, $bucket->site)]];
             foreach ($placement->place($left, $point->calendar, $point->item->step()) as $part) {
                 $rank = DemandKind::Forecast->rank(false, ($places[$bucket->forecast] << 24) | $part['key'] + 30_000);
-                $work->demand($point, DemandKind::Forecast, $bucket->forecast, Day::format($part['key']), $rank, $part['qty'], $part['date'], self::LEAST_URGENT);
+                $work->demand(
+                    $point, DemandKind::Forecast, $bucket->forecast, Day::format($part['key']), $rank, $part['qty'],
+                    $part['date'], self::LEAST_URGENT,
+                );
             }
         }
     }

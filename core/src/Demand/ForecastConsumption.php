@@ -7,8 +7,8 @@ namespace Yposta\Core\Demand;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
-use Yposta\Core\Options;
-use Yposta\Core\Structure\ReferenceOrder;
+use Yposta\Core\Options\Options;
+use Yposta\Core\Reference\ReferenceOrder;
 
 /**
  * Sales lines consume the forecast of their item and site (section 4), each by its full quantity: its own bucket, then earlier ones
@@ -57,7 +57,12 @@ final readonly class ForecastConsumption
     private function consume(array $buckets, array $lines): array
     {
         usort($buckets, fn (ForecastBucket $a, ForecastBucket $b) => strcmp($a->forecast, $b->forecast) ?: $a->start <=> $b->start);
-        usort($lines, fn (SalesLine $a, SalesLine $b) => $a->due <=> $b->due ?: strcmp($a->order, $b->order) ?: ReferenceOrder::lines($a->line, $b->line));
+        usort(
+            $lines,
+            fn (SalesLine $a, SalesLine $b) => $a->due <=> $b->due
+                ?: strcmp($a->order, $b->order)
+                ?: ReferenceOrder::lines($a->line, $b->line),
+        );
         $remaining = array_map(fn (ForecastBucket $bucket) => new RemainingForecast($bucket), $buckets);
         $byForecast = [];
         foreach ($remaining as $left) {

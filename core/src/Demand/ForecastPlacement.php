@@ -6,7 +6,7 @@ namespace Yposta\Core\Demand;
 
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Network\BucketSize;
-use Yposta\Core\Options;
+use Yposta\Core\Options\Options;
 
 /** Puts what is left of a forecast bucket on days (section 4): on its start, or spread over its working days. */
 final readonly class ForecastPlacement

@@ -8,21 +8,21 @@ use Yposta\Core\Demand\DemandCollector;
 use Yposta\Core\Netting\Explosion;
 use Yposta\Core\Netting\Netting;
 use Yposta\Core\Netting\SupplyCollector;
-use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\SalesLine;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Plan\Message;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Planner;
 use Yposta\Core\Projection\Projection;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
 
 /**
@@ -67,17 +67,14 @@ final class NetChange
 
     private function run(NetworkDifference $difference): Plan
     {
-        $begin = hrtime(true);
         $this->replaceStock($difference->stock);
         $this->replaceOrders($difference->orders);
         $this->replaceDemand($difference->demand);
         $this->hold($difference->held);
         $this->net();
-        $netted = hrtime(true);
         $this->project();
-        $end = hrtime(true);
 
-        return new Plan($this->after, $this->work, ['net' => ($netted - $begin) / 1e9, 'projection' => ($end - $netted) / 1e9]);
+        return new Plan($this->after, $this->work);
     }
 
     /** Whether all that differs stands at points that are there, and leaves the levels of the structure as they are. */
@@ -144,7 +141,10 @@ final class NetChange
         foreach ($keys as $key) {
             $index = $this->work->structure->indexes[$key];
             $this->toNet[$index] = true;
-            $this->work->supplies[$index] = array_values(array_filter($this->work->supplies[$index] ?? [], fn (Supply $supply) => $supply->kind !== SupplyKind::Stock));
+            $this->work->supplies[$index] = array_values(array_filter(
+                $this->work->supplies[$index] ?? [],
+                fn (Supply $supply) => $supply->kind !== SupplyKind::Stock,
+            ));
         }
         $wanted = array_fill_keys($keys, true);
         foreach ($this->after->stock as $stock) {
@@ -205,9 +205,15 @@ final class NetChange
                 }
             }
         }
-        (new DemandCollector($this->after))->add($this->work, new Network(
-            sales: array_values(array_filter($this->after->sales, fn (SalesLine $line) => isset($wanted[Network::key($line->item, $line->site)]))),
-            forecasts: array_values(array_filter($this->after->forecasts, fn (ForecastBucket $bucket) => isset($wanted[Network::key($bucket->item, $bucket->site)]))),
+        (new DemandCollector($this->after))->add($this->work, Network::of(
+            sales: array_values(array_filter(
+                $this->after->sales,
+                fn (SalesLine $line) => isset($wanted[Network::key($line->item, $line->site)]),
+            )),
+            forecasts: array_values(array_filter(
+                $this->after->forecasts,
+                fn (ForecastBucket $bucket) => isset($wanted[Network::key($bucket->item, $bucket->site)]),
+            )),
         ));
     }
 
@@ -338,7 +344,11 @@ final class NetChange
 
     private function forgetFacts(int $index, Supply|Demand $about): void
     {
-        self::put($this->work->factMessages, $index, array_values(array_filter($this->work->factMessages[$index] ?? [], fn (Message $message) => $message->about !== $about)));
+        self::put(
+            $this->work->factMessages,
+            $index,
+            array_values(array_filter($this->work->factMessages[$index] ?? [], fn (Message $message) => $message->about !== $about)),
+        );
     }
 
     /** @param  list<Demand>  $demands */
@@ -362,7 +372,10 @@ final class NetChange
         }
         foreach ($new as $place => $proposal) {
             $other = $old[$place];
-            if ($proposal->qty !== $other->qty || $proposal->start !== $other->start || $proposal->due !== $other->due || $proposal->priority !== $other->priority) {
+            if ($proposal->qty !== $other->qty
+                || $proposal->start !== $other->start
+                || $proposal->due !== $other->due
+                || $proposal->priority !== $other->priority) {
                 return false;
             }
         }

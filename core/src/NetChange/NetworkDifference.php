@@ -39,13 +39,24 @@ final readonly class NetworkDifference
             return new self(true);
         }
         $orders = RowDifference::of($before->orders, $after->orders, fn (OpenOrder $order) => $order->code);
-        foreach (RowDifference::of($before->components, $after->components, fn (OrderComponent $row) => "{$row->order}\x1f{$row->line}") as [$old, $new]) {
+        foreach (RowDifference::of(
+            $before->components,
+            $after->components,
+            fn (OrderComponent $row) => "{$row->order}\x1f{$row->line}",
+        ) as [$old, $new]) {
             $orders[($new ?? $old)->order ?? ''] = [null, null];
         }
         $stock = RowDifference::of($before->stock, $after->stock, fn (Stock $stock) => Network::key($stock->item, $stock->site));
         $sales = RowDifference::of($before->sales, $after->sales, DemandCollector::placeName(...));
         $demand = $lines = [];
-        foreach ([...$sales, ...RowDifference::of($before->forecasts, $after->forecasts, fn ($row) => "{$row->forecast}\x1f{$row->item}\x1f{$row->site}\x1f{$row->start}")] as $pair) {
+        foreach ([
+            ...$sales,
+            ...RowDifference::of(
+                $before->forecasts,
+                $after->forecasts,
+                fn ($row) => "{$row->forecast}\x1f{$row->item}\x1f{$row->site}\x1f{$row->start}",
+            ),
+        ] as $pair) {
             foreach ($pair as $row) {
                 $row === null || $demand[Network::key($row->item, $row->site)] = true;
             }
@@ -54,12 +65,18 @@ final readonly class NetworkDifference
             $old === null && $new !== null && $lines[] = (string) $name;
         }
 
-        return new self(false, array_map(strval(...), array_keys($orders)), array_keys($stock), array_keys($demand), $lines, self::held($before, $after));
+        return new self(
+            false, array_map(strval(...), array_keys($orders)), array_keys($stock), array_keys($demand), $lines,
+            self::held($before, $after),
+        );
     }
 
     private static function masterDataDiffer(Network $before, Network $after): bool
     {
-        foreach (['sites', 'items', 'planning', 'bom', 'suppliers', 'supplierItems', 'routing'] as $part) {
+        foreach ([
+            'sites', 'items', 'planning', 'bom', 'suppliers', 'supplierItems', 'workCentres', 'shifts', 'closures', 'operations',
+            'alternatives', 'setupChanges', 'orderOperations',
+        ] as $part) {
             if ($before->{$part} !== $after->{$part} && $before->{$part} != $after->{$part}) {
                 return true;
             }

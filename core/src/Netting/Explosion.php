@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Yposta\Core\Netting;
 
 use Yposta\Core\Network\OrderKind;
-use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Plan\Message;
-use Yposta\Core\Plan\MessageCode;
-use Yposta\Core\Plan\Supply;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
 
 /** What proposals need in turn: components by the structure, or the transfer out at the source (section 5, explosion). */
@@ -43,7 +44,9 @@ final readonly class Explosion
             OrderKind::Transfer => null,
         };
         if ($code !== null) {
-            $this->work->nettingMessages[$point->index][] = new Message($code, $proposal, $point->index, $proposal->start, $proposal->due, $proposal->qty);
+            $this->work->nettingMessages[$point->index][] = new Message(
+                $code, $proposal, $point->index, $proposal->start, $proposal->due, $proposal->qty,
+            );
         }
     }
 
@@ -66,8 +69,10 @@ final readonly class Explosion
                 continue;
             }
             $demand = $this->work->demand(
-                $this->work->structure->points[$line->point], DemandKind::Part, '', $line->line, DemandKind::Part->rank(true, DemandKind::inputOf($this->work->places[$point->index], $seq, $row)),
-                $line->requirement($proposal->qty), $line->offsetDays === 0 ? $day : $point->calendar->forward($day, $line->offsetDays), $proposal->priority, $proposal,
+                $this->work->structure->points[$line->point], DemandKind::Part, '', $line->line,
+                DemandKind::Part->rank(true, DemandKind::inputOf($this->work->places[$point->index], $seq, $row)),
+                $line->requirement($proposal->qty), $line->offsetDays === 0 ? $day : $point->calendar->forward($day, $line->offsetDays),
+                $proposal->priority, $proposal,
             );
             $demand === null || $proposal->inputs[] = $demand;
         }

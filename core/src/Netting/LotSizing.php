@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Netting;
 
-use Yposta\Core\Network\LotRule;
+use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\Point;
+use Yposta\Core\Support\Phrase;
 
 /** Turns a net requirement into lots (section 5): the lot rule, then least quantity, multiple and most quantity. */
 final class LotSizing
@@ -22,9 +23,8 @@ final class LotSizing
      */
     public function lots(Point $point, int $net): array
     {
-        if ($point->planning->lotRule === LotRule::Fixed) {
-            $size = (int) $point->planning->fixedQty;
-
+        $size = $point->planning->lotRule->lotSize($point->planning);
+        if ($size !== null) {
             return array_fill(0, $this->count($net, $size), $size);
         }
         $lot = $this->modified($point, $net);
@@ -56,7 +56,10 @@ final class LotSizing
     {
         $count = Quantity::lots($quantity, $size);
         if ($count > self::MOST_LOTS) {
-            throw new QuantityOutOfRange('one requirement of '.Quantity::format($quantity).' would take more than 1,000,000 lots of '.Quantity::format($size));
+            throw new QuantityOutOfRange(new Phrase(
+                'range.lots',
+                ['qty' => new Amount($quantity), 'most' => self::MOST_LOTS, 'size' => new Amount($size)],
+            ));
         }
 
         return $count;

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Netting;
 
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
 
 /** Nets every point, those that are needed by others after those that need them (section 5). */
@@ -58,10 +59,19 @@ final readonly class Netting
         foreach ($supplies as $supply) {
             $supply->kind === SupplyKind::Stock ? $stock = $supply->qty : $receipts[] = $supply;
         }
-        $largest = $stock + $point->floor() + (int) $point->planning->stockMax + array_sum(Quantity::of($receipts)) + array_sum(Quantity::of($demands));
+        $largest = $stock + $point->floor() + (int) $point->planning->stockMax
+            + array_sum(Quantity::of($receipts)) + array_sum(Quantity::of($demands));
         $unit = Quantity::unitFor($largest, $point->item->step());
         try {
-            (new PointSweep($this->work->options, $this->proposer, $point, $demands, $receipts, $stock, $unit))->run();
+            (new PointSweep(
+                options: $this->work->options,
+                proposer: $this->proposer,
+                point: $point,
+                demands: $demands,
+                receipts: $receipts,
+                stock: $stock,
+                unit: $unit,
+            ))->run();
             $receipts === [] || $this->orderMessages->write($point, $demands, $stock, $unit);
         } catch (QuantityOutOfRange $trouble) {
             throw $trouble->at($point->item->code, $point->site->code);

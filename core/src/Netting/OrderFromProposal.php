@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Netting;
 
-use InvalidArgumentException;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\Planning;
-use Yposta\Core\Options;
+use Yposta\Core\Network\SupplierItem;
+use Yposta\Core\Options\InvalidOptions;
+use Yposta\Core\Options\Options;
 use Yposta\Core\Structure\ComponentLine;
+use Yposta\Core\Structure\OwnStructure;
 use Yposta\Core\Structure\Point;
 use Yposta\Core\Structure\Structure;
 use Yposta\Core\Structure\StructureBuilder;
+use Yposta\Core\Support\Phrase;
 
 /**
  * What an order for a quantity and a due date looks like: its start, and the components that the run would give a proposal (section 5).
@@ -44,18 +47,39 @@ final readonly class OrderFromProposal
     }
 
     /**
-     * When an item ordered from a supplier on the plan date could be at a site, as a day number: the supplier's lead time in the supplier's calendar.
+     * The structure of a point alone, with what it takes to make an order for it.
      *
-     * @throws InvalidArgumentException when the network lacks the site
+     * @param  string|null  $supplier  from whom it is bought, when not as it is planned
+     * @return array{Structure, Point}
+     *
+     * @throws InvalidOptions when the network lacks the item or the site
+     */
+    public static function at(Network $network, Options $options, string $item, string $site, ?string $supplier = null): array
+    {
+        if (! isset($network->items[$item], $network->sites[$site])) {
+            throw new InvalidOptions(new Phrase('options.not_planned', ['item' => $item, 'site' => $site]));
+        }
+        $planning = $network->planning[Network::key($item, $site)] ?? Planning::defaults($item, $site);
+        $planning = $supplier === null ? $planning : $planning->boughtFrom($supplier);
+        $structure = (new StructureBuilder(Network::of(
+            calendars: $network->calendars, sites: $network->sites, items: $network->items,
+            planning: [Network::key($item, $site) => $planning],
+            bom: $planning->supply === OrderKind::Make ? OwnStructure::of($network, $item) : [], suppliers: $network->suppliers,
+            supplierItems: array_values(array_filter($network->supplierItems, fn (SupplierItem $offer) => $offer->item === $item)),
+        ), $options->with(sites: null, items: null)))->build();
+
+        return [$structure, $structure->points[$structure->indexes[Network::key($item, $site)]]];
+    }
+
+    /**
+     * When an item ordered from a supplier on the plan date could be at a site, as a day number: the supplier's lead time in the
+     * supplier's calendar.
+     *
+     * @throws InvalidOptions when the network lacks the item or the site
      */
     public static function earliest(Network $network, Options $options, string $item, string $site, string $supplier): int
     {
-        $planning = ($network->planning[Network::key($item, $site)] ?? Planning::defaults($item, $site))->boughtFrom($supplier);
-        $structure = (new StructureBuilder(new Network(
-            calendars: $network->calendars, sites: $network->sites, items: $network->items, planning: [Network::key($item, $site) => $planning],
-            suppliers: $network->suppliers, supplierItems: $network->supplierItems,
-        ), $options))->build();
-        $point = $structure->find($item, $site) ?? throw new InvalidArgumentException("{$item} is not planned at {$site}");
+        [, $point] = self::at($network, $options, $item, $site, $supplier);
 
         return $point->leadCalendar->forward($options->planDate, $point->lead);
     }

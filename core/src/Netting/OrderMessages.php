@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Netting;
 
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\Message;
-use Yposta\Core\Plan\MessageCode;
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
 
 /** Which open orders stand too early or are not needed at all (section 5, messages on open orders). */
@@ -64,10 +65,14 @@ final readonly class OrderMessages
     {
         if ($needed === null) {
             if ($order->due <= $this->work->options->horizonEnd) {
-                $this->work->nettingMessages[$order->point][] = new Message(MessageCode::Cancel, $order, $order->point, $order->due, null, $order->qty);
+                $this->work->nettingMessages[$order->point][] = new Message(
+                    MessageCode::Cancel, $order, $order->point, $order->due, null, $order->qty,
+                );
             }
         } elseif ($needed - $order->effective > $this->work->options->pushOutDays) {
-            $this->work->nettingMessages[$order->point][] = new Message(MessageCode::PushOut, $order, $order->point, $order->due, $needed, $order->qty);
+            $this->work->nettingMessages[$order->point][] = new Message(
+                MessageCode::PushOut, $order, $order->point, $order->due, $needed, $order->qty,
+            );
         }
     }
 }

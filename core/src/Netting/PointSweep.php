@@ -6,12 +6,14 @@ namespace Yposta\Core\Netting;
 
 use Yposta\Core\Demand\DemandCollector;
 use Yposta\Core\Network\LotRule;
-use Yposta\Core\Options;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\Supply;
+use Yposta\Core\Options\Options;
+use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Supply;
 use Yposta\Core\Structure\Point;
+use Yposta\Core\Support\Phrase;
 
 /**
  * The sweep over the need dates of one point (section 5): count receipts, subtract demands, bring later receipts in, propose the rest.
@@ -67,7 +69,7 @@ final class PointSweep
     /** @throws QuantityOutOfRange */
     public function run(): void
     {
-        $perOrder = $this->rule === LotRule::PerOrder;
+        $perOrder = $this->rule->isPerDemand();
         $day = $this->options->planDate;
         $count = count($this->demands);
         do {
@@ -107,13 +109,16 @@ final class PointSweep
             return;
         }
         $coversTo = $day;
-        $target = $this->rule === LotRule::MinMax ? (int) $this->point->planning->stockMax : $this->point->floor();
-        if ($this->rule === LotRule::LotForLot && $this->point->planning->groupDays > 1) {
-            $coversTo = $day + $this->point->planning->groupDays - 1;
+        $target = $this->rule->target($this->point->planning, $this->point->safetyStock);
+        $groupDays = $this->rule->groupDays($this->point->planning);
+        if ($groupDays > 1) {
+            $coversTo = $day + $groupDays - 1;
             $lowest = $this->lowestUntil($coversTo);
         }
         $priority = $tied === null ? $this->mostUrgent($day, $coversTo) : $tied->priority;
-        $made = $this->proposer->propose($this->point, $day, $coversTo, Quantity::checked($lowest * $this->unit), $target, $priority, $tied);
+        $made = $this->proposer->propose(
+            $this->point, $day, $coversTo, Quantity::checked($lowest * $this->unit), $target, $priority, $tied,
+        );
         $this->balance += intdiv($made, $this->unit);
     }
 
@@ -173,6 +178,8 @@ final class PointSweep
      */
     private function inRange(int|float $balance): int
     {
-        return is_int($balance) ? $balance : throw new QuantityOutOfRange('the balance goes beyond 9,000,000,000,000');
+        return is_int($balance)
+            ? $balance
+            : throw new QuantityOutOfRange(new Phrase('range.balance', ['most' => new Amount(Quantity::MAX)]));
     }
 }

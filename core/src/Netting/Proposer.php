@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Yposta\Core\Netting;
 
 use Yposta\Core\Network\OrderKind;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\LotReason;
-use Yposta\Core\Plan\Message;
-use Yposta\Core\Plan\MessageCode;
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\LotReason;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
 
 /** Makes proposals for a net requirement: lots, dates and messages (section 5). What they need in turn is {@see Explosion}. */
@@ -43,7 +44,15 @@ final readonly class Proposer
         foreach ($lots as $place => $qty) {
             $proposal = $this->proposal($point, $qty, $due, $priority);
             $proposal->tied = $tied;
-            $proposal->reason = new LotReason($day, $coversTo, $balance, $target, $net, $place + 1, count($lots));
+            $proposal->reason = new LotReason(
+                wanted: $day,
+                coversTo: $coversTo,
+                balance: $balance,
+                target: $target,
+                net: $net,
+                lot: $place + 1,
+                lots: count($lots),
+            );
             if ($due !== $day) {
                 $this->say(MessageCode::Frozen, $proposal, $day, $due);
             }
@@ -74,9 +83,20 @@ final readonly class Proposer
         $planDate = $this->work->options->planDate;
         $seq = count($this->work->supplies[$point->index] ?? []);
         $proposal = new Supply(
-            $point->index, SupplyKind::Proposal, $point->supply(), '', SupplyKind::Proposal->rank($seq), $qty,
-            $point->leadCalendar->back($due, $point->lead), $due, $point->leadCalendar->forward($planDate, $point->lead), $priority,
-            false, false, $point->supplier, $point->supply() === OrderKind::Transfer ? $point->planning->fromSite : null,
+            point: $point->index,
+            kind: SupplyKind::Proposal,
+            type: $point->supply(),
+            name: '',
+            rank: SupplyKind::Proposal->rank($seq),
+            qty: $qty,
+            start: $point->leadCalendar->back($due, $point->lead),
+            due: $due,
+            earliest: $point->leadCalendar->forward($planDate, $point->lead),
+            priority: $priority,
+            pinned: false,
+            released: false,
+            supplier: $point->supplier,
+            fromSite: $point->supply() === OrderKind::Transfer ? $point->planning->fromSite : null,
         );
         $this->work->supplies[$point->index][] = $proposal;
         if ($proposal->start < $planDate) {

@@ -11,13 +11,15 @@ use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Network\Stock;
-use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Plan\Message;
-use Yposta\Core\Plan\MessageCode;
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Reference\ReferenceOrder;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Run\Places;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
-use Yposta\Core\Structure\ReferenceOrder;
 
 /** Stock and open orders, with what open orders still need: components and transfers out (sections 4 and 5). */
 final readonly class SupplyCollector
@@ -54,7 +56,18 @@ final readonly class SupplyCollector
         $point = $this->point($work, $stock->item, $stock->site);
         if ($stock->qty > 0 && $point->inScope && in_array('stock', $work->options->supply, true)) {
             $today = $work->options->planDate;
-            $work->supplies[$point->index][] = new Supply($point->index, SupplyKind::Stock, null, $point->label(), SupplyKind::Stock->rank(0), $stock->qty, $today, $today, $today, DemandCollector::LEAST_URGENT);
+            $work->supplies[$point->index][] = new Supply(
+                point: $point->index,
+                kind: SupplyKind::Stock,
+                type: null,
+                name: $point->label(),
+                rank: SupplyKind::Stock->rank(0),
+                qty: $stock->qty,
+                start: $today,
+                due: $today,
+                earliest: $today,
+                priority: DemandCollector::LEAST_URGENT,
+            );
         }
     }
 
@@ -70,17 +83,35 @@ final readonly class SupplyCollector
         [$calendar, $lead] = $order->kind === OrderKind::Buy ? [$point->leadCalendar, $point->lead] : [$point->calendar, $point->makeLead];
         $start = $order->start ?? $calendar->back($order->due, $lead);
         $supply = new Supply(
-            $point->index, SupplyKind::Order, $order->kind, $order->code, SupplyKind::Order->rank($place), $order->open(), $start, $order->due,
-            $order->due, $order->priority, $order->pinned, $order->status === OrderStatus::Released, $order->supplier, $order->fromSite, $order->due < $planDate,
+            point: $point->index,
+            kind: SupplyKind::Order,
+            type: $order->kind,
+            name: $order->code,
+            rank: SupplyKind::Order->rank($place),
+            qty: $order->open(),
+            start: $start,
+            due: $order->due,
+            earliest: $order->due,
+            priority: $order->priority,
+            pinned: $order->pinned,
+            released: $order->status === OrderStatus::Released,
+            supplier: $order->supplier,
+            fromSite: $order->fromSite,
+            overdue: $order->due < $planDate,
         );
         $supply->effective = max($order->due, $planDate);
         $work->supplies[$point->index][] = $supply;
         if ($supply->overdue) {
-            $work->factMessages[$point->index][] = new Message(MessageCode::Overdue, $supply, $point->index, $order->due, $planDate, $supply->qty);
+            $work->factMessages[$point->index][] = new Message(
+                MessageCode::Overdue, $supply, $point->index, $order->due, $planDate, $supply->qty,
+            );
         }
         if ($order->kind === OrderKind::Transfer && $order->status === OrderStatus::Firm && $order->fromSite !== null) {
             $source = $this->point($work, $order->item, $order->fromSite);
-            $demand = $work->demand($source, DemandKind::Out, $order->code, '', DemandKind::Out->rank(false, $place), $supply->qty, $start, $order->priority, $supply);
+            $demand = $work->demand(
+                $source, DemandKind::Out, $order->code, '', DemandKind::Out->rank(false, $place), $supply->qty, $start,
+                $order->priority, $supply,
+            );
             $demand === null || $supply->inputs[] = $demand;
         }
         if ($rows !== []) {
@@ -96,7 +127,10 @@ final readonly class SupplyCollector
         usort($rows, fn (OrderComponent $a, OrderComponent $b) => ReferenceOrder::lines($a->line, $b->line));
         foreach ($rows as $row => $component) {
             $point = $this->point($work, $component->item, $order->site);
-            $demand = $work->demand($point, DemandKind::Part, $order->code, $component->line, DemandKind::Part->rank(false, ($place << 20) | $row), $component->open(), $component->need ?? $supply->start, $order->priority, $supply);
+            $demand = $work->demand(
+                $point, DemandKind::Part, $order->code, $component->line, DemandKind::Part->rank(false, ($place << 20) | $row),
+                $component->open(), $component->need ?? $supply->start, $order->priority, $supply,
+            );
             $demand === null || $supply->inputs[] = $demand;
         }
     }
@@ -108,7 +142,10 @@ final readonly class SupplyCollector
         foreach ($work->structure->components[$supply->point] ?? [] as $row => $line) {
             if ($line->validOn($day)) {
                 $qty = $line->requirement($supply->qty);
-                $demand = $work->demand($work->structure->points[$line->point], DemandKind::Part, $supply->name, $line->line, DemandKind::Part->rank(false, ($place << 20) | $row), $qty, $supply->start, $supply->priority, $supply);
+                $demand = $work->demand(
+                    $work->structure->points[$line->point], DemandKind::Part, $supply->name, $line->line,
+                    DemandKind::Part->rank(false, ($place << 20) | $row), $qty, $supply->start, $supply->priority, $supply,
+                );
                 $demand === null || $supply->inputs[] = $demand;
             }
         }

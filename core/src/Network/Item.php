@@ -4,6 +4,14 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Network;
 
+use Yposta\Core\Declaration\BundleFile;
+use Yposta\Core\Declaration\Code;
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\Decimal;
+use Yposta\Core\Declaration\Flag;
+use Yposta\Core\Declaration\Row;
+use Yposta\Core\Declaration\Text;
+use Yposta\Core\Declaration\Whole;
 use Yposta\Core\Quantity\Quantity;
 
 /**
@@ -11,17 +19,28 @@ use Yposta\Core\Quantity\Quantity;
  *
  * @see Quantity for the scale of `unitCost` (millionths of the currency)
  */
+#[BundleFile('items.csv', 'items', ['code'])]
 final readonly class Item
 {
-    public function __construct(
-        public string $code,
-        public string $name,
-        public string $unit,
-        public int $decimals,
-        public bool $phantom,
-        public int $unitCost,
-    ) {
-    }
+    use Row;
+
+    #[Column(new Code, name: 'item')]
+    public string $code;
+
+    #[Column(new Text('code'), note: 'the code')]
+    public string $name;
+
+    #[Column(new Text, '')]
+    public string $unit;
+
+    #[Column(new Whole(0, Decimal::FINEST), '0')]
+    public int $decimals;
+
+    #[Column(new Flag, '0')]
+    public bool $phantom;
+
+    #[Column(new Decimal, '0')]
+    public int $unitCost;
 
     /** The smallest quantity of the item, in millionths. */
     public function step(): int

@@ -4,55 +4,182 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Network;
 
+use InvalidArgumentException;
 use Yposta\Core\Calendar\Calendar;
 
 /**
- * All that a plan is computed from: what a bundle holds, as immutable objects.
+ * All that a plan is computed from: what a bundle holds, as immutable objects, each row as its class declares it.
  *
  * References between the parts are codes; whoever builds a network has checked that they exist.
  */
 final readonly class Network
 {
-    use Changeable;
+    /** Where the rows of a class stand. */
+    private const PARTS = [
+        Site::class => 'sites', Item::class => 'items', Supplier::class => 'suppliers', SupplierItem::class => 'supplierItems',
+        Planning::class => 'planning', BomLine::class => 'bom',
+        Substitute::class => 'substitutes', Stock::class => 'stock', ForecastBucket::class => 'forecasts', SalesLine::class => 'sales',
+        OpenOrder::class => 'orders',
+        OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
+        Shift::class => 'shifts', Closure::class => 'closures',
+        Operation::class => 'operations', OperationAlternative::class => 'alternatives', SetupChange::class => 'setupChanges',
+        OrderOperation::class => 'orderOperations',
+    ];
+
+    /** @var array<string, Calendar> by code */
+    public array $calendars;
+
+    /** @var array<string, Site> by code */
+    public array $sites;
+
+    /** @var array<string, Item> by code */
+    public array $items;
+
+    /** @var array<string, Planning> by {@see key()} of item and site */
+    public array $planning;
+
+    /** @var list<BomLine> */
+    public array $bom;
+
+    /** @var list<Substitute> */
+    public array $substitutes;
+
+    /** @var array<string, Supplier> by code */
+    public array $suppliers;
+
+    /** @var list<SupplierItem> */
+    public array $supplierItems;
+
+    /** @var list<Stock> */
+    public array $stock;
+
+    /** @var list<ForecastBucket> */
+    public array $forecasts;
+
+    /** @var list<SalesLine> */
+    public array $sales;
+
+    /** @var array<string, OpenOrder> by code */
+    public array $orders;
+
+    /** @var list<OrderComponent> */
+    public array $components;
+
+    /** @var list<Allocation> in the order in which they were fixed, which is the order in which they count */
+    public array $allocations;
+
+    /** @var array<string, WorkCentre> by code */
+    public array $workCentres;
+
+    /** @var list<Shift> */
+    public array $shifts;
+
+    /** @var list<Closure> */
+    public array $closures;
+
+    /** @var list<Operation> */
+    public array $operations;
+
+    /** @var list<OperationAlternative> */
+    public array $alternatives;
+
+    /** @var list<SetupChange> */
+    public array $setupChanges;
+
+    /** @var list<OrderOperation> */
+    public array $orderOperations;
+
+    /** @param  array<mixed>  $parts  of every property, by its name */
+    private function __construct(array $parts)
+    {
+        foreach ($parts as $name => $rows) {
+            $this->{(string) $name} = $rows;
+        }
+    }
 
     /**
-     * @param  array<string, Calendar>  $calendars  by code
-     * @param  array<string, Site>  $sites  by code
-     * @param  array<string, Item>  $items  by code
-     * @param  array<string, Planning>  $planning  by {@see key()} of item and site
-     * @param  list<BomLine>  $bom
-     * @param  list<Substitute>  $substitutes
-     * @param  array<string, Supplier>  $suppliers  by code
-     * @param  list<SupplierItem>  $supplierItems
-     * @param  list<Stock>  $stock
-     * @param  list<ForecastBucket>  $forecasts
-     * @param  list<SalesLine>  $sales
-     * @param  array<string, OpenOrder>  $orders  by code
-     * @param  list<OrderComponent>  $components
-     * @param  list<Allocation>  $allocations  in the order in which they were fixed, which is the order in which they count
+     * A network of some parts, by the names of the properties; the others are empty.
+     *
+     * @param  array<mixed>  ...$parts
      */
-    public function __construct(
-        public array $calendars = [],
-        public array $sites = [],
-        public array $items = [],
-        public array $planning = [],
-        public array $bom = [],
-        public array $substitutes = [],
-        public array $suppliers = [],
-        public array $supplierItems = [],
-        public array $stock = [],
-        public array $forecasts = [],
-        public array $sales = [],
-        public array $orders = [],
-        public array $components = [],
-        public array $allocations = [],
-        public Routing $routing = new Routing,
-    ) {
+    public static function of(array ...$parts): self
+    {
+        $all = ['calendars' => [], ...array_fill_keys(array_values(self::PARTS), [])];
+        $unknown = array_key_first(array_diff_key($parts, $all));
+        $unknown === null || throw new InvalidArgumentException("a network has no {$unknown}");
+
+        return new self([...$all, ...$parts]);
+    }
+
+    /**
+     * A network of rows by their class.
+     *
+     * @param  array<class-string, list<object>>  $rows
+     *
+     * @throws InvalidArgumentException when a calendar has no working day
+     */
+    public static function ofRows(array $rows): self
+    {
+        $parts = ['calendars' => Calendars::of($rows[CalendarWeek::class] ?? [], $rows[CalendarDay::class] ?? [])];
+        foreach (self::PARTS as $class => $part) {
+            $parts[$part] = self::keyed($rows[$class] ?? []);
+        }
+
+        return self::of(...$parts);
+    }
+
+    /** @return list<class-string> of its rows, those that others refer to first; this is the order of the files of a bundle, too */
+    public static function classes(): array
+    {
+        return [CalendarWeek::class, CalendarDay::class, ...array_keys(self::PARTS)];
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param  class-string<T>  $class
+     * @return list<T>
+     */
+    public function rows(string $class): array
+    {
+        /** @var array<T> $rows */
+        $rows = match ($class) {
+            CalendarWeek::class => Calendars::weeks($this->calendars),
+            CalendarDay::class => Calendars::days($this->calendars),
+            default => get_object_vars($this)[self::PARTS[$class] ?? throw new InvalidArgumentException("a network has no {$class}")],
+        };
+
+        return array_values($rows);
+    }
+
+    /** The same with other parts, by the names of the properties. */
+    public function with(mixed ...$parts): self
+    {
+        return new self([...get_object_vars($this), ...$parts]);
     }
 
     /** The key of a planning point. The separator occurs in no code. */
     public static function key(string $item, string $site): string
     {
         return $item."\x1f".$site;
+    }
+
+    /**
+     * @param  list<object>  $rows
+     * @return array<object>
+     */
+    private static function keyed(array $rows): array
+    {
+        $keyed = [];
+        foreach ($rows as $row) {
+            match (true) {
+                $row instanceof Planning => $keyed[self::key($row->item, $row->site)] = $row,
+                $row instanceof Site, $row instanceof Item, $row instanceof Supplier, $row instanceof OpenOrder,
+                $row instanceof WorkCentre => $keyed[$row->code] = $row,
+                default => $keyed[] = $row,
+            };
+        }
+
+        return $keyed;
     }
 }

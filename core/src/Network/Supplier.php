@@ -4,16 +4,30 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Network;
 
+use Yposta\Core\Declaration\BundleFile;
+use Yposta\Core\Declaration\Code;
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\Row;
+use Yposta\Core\Declaration\RowOf;
+use Yposta\Core\Declaration\Text;
+
 /**
  * Someone who sells; with a calendar of its own its lead times run in that.
  */
+#[BundleFile('suppliers.csv', 'suppliers', ['code'])]
 final readonly class Supplier
 {
-    public function __construct(
-        public string $code,
-        public string $name,
-        public ?string $calendar,
-        public string $currency,
-    ) {
-    }
+    use Row;
+
+    #[Column(new Code, name: 'supplier')]
+    public string $code;
+
+    #[Column(new Text('code'), note: 'the code')]
+    public string $name;
+
+    #[Column(new RowOf(CalendarWeek::class), '', note: 'that of the site')]
+    public ?string $calendar;
+
+    #[Column(new Text, '')]
+    public string $currency;
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
-/** What moves at a point in one bucket, and where it ends. Quantities in millionths, or in the unit that was asked for; dates as day numbers. */
+/**
+ * What moves at a point in one bucket, and where it ends. Quantities in millionths, or in the unit that was asked for; dates as day
+ * numbers.
+ */
 final class BucketRow
 {
     public int $sales = 0;

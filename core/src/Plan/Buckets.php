@@ -6,6 +6,10 @@ namespace Yposta\Core\Plan;
 
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
 
 /** Sums up the supplies and demands of a point by day, week or month (section 9, `buckets.csv`). */
 final readonly class Buckets

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\Supply;
 use Yposta\Core\Structure\Structure;
 
 /**

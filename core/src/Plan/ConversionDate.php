@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Plan;
 
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Run\Supply;
 
 /**
  * The due date that an order takes when a proposal is converted, as a day number.

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\SupplyKind;
+
 /**
  * How a demand is covered: from stock, open orders and proposals in time, or not in time. Quantities in millionths.
  *
@@ -37,6 +41,15 @@ final readonly class Cover
             }
         }
 
-        return new self($demand->qty, $sums['stock'], $sums['order'], $sums['proposal'], $late, $demand->uncovered, $demand->uncovered > 0 ? null : $demand->expected, $demand->lateDays() > 0 || $demand->uncovered > 0);
+        return new self(
+            wanted: $demand->qty,
+            stock: $sums['stock'],
+            order: $sums['order'],
+            proposal: $sums['proposal'],
+            late: $late,
+            nothing: $demand->uncovered,
+            complete: $demand->uncovered > 0 ? null : $demand->expected,
+            tooLate: $demand->lateDays() > 0 || $demand->uncovered > 0,
+        );
     }
 }

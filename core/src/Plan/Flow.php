@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Supply;
+
 /** Every supply and demand of a point in date order with a running balance; on a day supplies come before demands. */
 final class Flow
 {

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+
 /**
  * Takes the balance that made a proposal necessary apart again: stock, open orders, earlier proposals, demand. Quantities in millionths.
  *
@@ -52,7 +56,10 @@ final readonly class LotArithmetic
                 break;
             }
             $received = array_sum(array_map(fn (Supply $order) => $order->effective <= $day ? $order->qty : 0, $orders));
-            if ($stock + $received + $proposals - $needed === $reason->balance && ($count === 0 || $demands[$count - 1]->need >= $reason->wanted || ($demands[$count]->need ?? PHP_INT_MAX) > $reason->wanted)) {
+            if ($stock + $received + $proposals - $needed === $reason->balance
+                && ($count === 0
+                    || $demands[$count - 1]->need >= $reason->wanted
+                    || ($demands[$count]->need ?? PHP_INT_MAX) > $reason->wanted)) {
                 return new self($day, $stock, $received, $proposals, $needed, $count);
             }
         }

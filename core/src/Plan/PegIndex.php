@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\Supply;
+
 /** The pegs of a plan from both ends. */
 final class PegIndex
 {

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
-use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Options;
+use Yposta\Core\Options\Options;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Structure;
 
 /** The result of a run. */
@@ -37,9 +41,8 @@ final readonly class Plan
     /**
      * @param  Network  $network  what it was made of
      * @param  Workspace  $work  what a net change goes on from, see {@see \Yposta\Core\NetChange\NetChange}
-     * @param  array{net: float, projection: float}  $seconds  how long the stages took
      */
-    public function __construct(public Network $network, public Workspace $work, public array $seconds)
+    public function __construct(public Network $network, public Workspace $work)
     {
         $this->options = $work->options;
         $this->structure = $work->structure;
@@ -54,6 +57,10 @@ final readonly class Plan
         }
         $this->proposals = $proposals;
         $this->pegs = array_merge(...array_values($work->pegs));
-        $this->messages = array_merge(...array_values($work->factMessages), ...array_values($work->nettingMessages), ...array_values($work->projectionMessages));
+        $this->messages = array_merge(
+            ...array_values($work->factMessages),
+            ...array_values($work->nettingMessages),
+            ...array_values($work->projectionMessages),
+        );
     }
 }

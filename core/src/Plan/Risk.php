@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\Peg;
+
 /**
  * What late supply puts at risk: the sales lines that are late and wait for it, through any number of levels.
  *
@@ -42,7 +47,9 @@ final class Risk
     /** @return list<Demand> the late sales lines that wait for what a message speaks of */
     public function of(Message $message): array
     {
-        return array_values(is_string($message->about) ? $this->byPoint[$message->point] ?? [] : $this->lines[spl_object_id($message->about)] ?? []);
+        return array_values(is_string($message->about)
+            ? $this->byPoint[$message->point] ?? []
+            : $this->lines[spl_object_id($message->about)] ?? []);
     }
 
     /**
@@ -52,7 +59,10 @@ final class Risk
      */
     public function value(array $lines): int
     {
-        return array_sum(array_map(fn (Demand $line) => Summary::value($line->qty, $this->plan->structure->points[$line->point]->item->unitCost), $lines));
+        return array_sum(array_map(
+            fn (Demand $line) => Summary::value($line->qty, $this->plan->structure->points[$line->point]->item->unitCost),
+            $lines,
+        ));
     }
 
     private function follow(Demand $line): void

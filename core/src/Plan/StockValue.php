@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Supply;
+
 /** What the projected stock is worth on average over the days of the run, at unit cost; a balance below zero is worth nothing. */
 final class StockValue
 {
@@ -13,7 +16,12 @@ final class StockValue
         $values = [];
         foreach ($plan->supplies as $index => $supplies) {
             $cost = $plan->structure->points[$index]->item->unitCost;
-            $value = $cost === 0 ? 0 : Summary::value(self::average($supplies, $plan->demands[$index] ?? [], $plan->options->planDate, $plan->options->horizonEnd), $cost);
+            $value = $cost === 0
+                ? 0
+                : Summary::value(
+                    self::average($supplies, $plan->demands[$index] ?? [], $plan->options->planDate, $plan->options->horizonEnd),
+                    $cost,
+                );
             $value === 0 || $values[$index] = $value;
         }
 

@@ -6,6 +6,8 @@ namespace Yposta\Core\Plan;
 
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\HoldUpReason;
 
 /** The figures by which two plans are compared at a glance. */
 final readonly class Summary
@@ -67,7 +69,19 @@ final readonly class Summary
 
         $points = count($plan->supplies + $plan->demands);
 
-        return new self($points, count($plan->proposals), $lines, $late, $days, $passed, $today, count($plan->shortFrom), $value, $messages, $reasons);
+        return new self(
+            points: $points,
+            proposals: count($plan->proposals),
+            salesLines: $lines,
+            lateLines: $late,
+            lateDays: $days,
+            startPassed: $passed,
+            startToday: $today,
+            short: count($plan->shortFrom),
+            stockValue: $value,
+            messages: $messages,
+            lateByReason: $reasons,
+        );
     }
 
     /** @return array<string, int> the totals by name */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Projection;
 
 use Yposta\Core\Network\Allocation as FixedAllocation;
-use Yposta\Core\Plan\Demand;
+use Yposta\Core\Run\Demand;
 
 /** Allocations that a person fixed, in the order in which they were fixed. */
 final class FixedAllocations
@@ -36,7 +36,11 @@ final class FixedAllocations
         foreach ($demands as $demand) {
             if (! $demand->isOfProposal()) {
                 foreach ($this->byDemand[$demand->reference()] ?? [] as $fixed) {
-                    $found[$fixed['place']] = ['demand' => $demand, 'supply' => $fixed['allocation']->supply, 'qty' => $fixed['allocation']->qty];
+                    $found[$fixed['place']] = [
+                        'demand' => $demand,
+                        'supply' => $fixed['allocation']->supply,
+                        'qty' => $fixed['allocation']->qty,
+                    ];
                 }
             }
         }

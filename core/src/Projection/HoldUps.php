@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Projection;
 
-use Yposta\Core\Options;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\HoldUp;
-use Yposta\Core\Plan\HoldUpReason;
-use Yposta\Core\Plan\Supply;
+use Yposta\Core\Options\Options;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\HoldUp;
+use Yposta\Core\Run\HoldUpReason;
+use Yposta\Core\Run\Supply;
 use Yposta\Core\Structure\Structure;
 
 /** Follows the latest supply of a late demand down, level by level, to where the delay begins (section 6). */
@@ -38,6 +38,8 @@ final readonly class HoldUps
         }
         $point = $this->structure->points[$supply->point];
 
-        return new HoldUp($supply, HoldUpReason::LeadTime, $point->lead, $point->leadCalendar->steps($this->options->planDate, $supply->due));
+        return new HoldUp(
+            $supply, HoldUpReason::LeadTime, $point->lead, $point->leadCalendar->steps($this->options->planDate, $supply->due),
+        );
     }
 }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Yposta\Core\Projection;
 
 use Yposta\Core\Demand\DemandCollector;
-use Yposta\Core\Netting\Workspace;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
 
 /**
@@ -17,9 +17,9 @@ use Yposta\Core\Structure\Point;
  */
 final readonly class Projection
 {
-    private Availability $availability;
+    private SupplyDates $availability;
 
-    private Allocation $allocation;
+    private PegAllocation $allocation;
 
     private SafetyStretches $safety;
 
@@ -27,8 +27,8 @@ final readonly class Projection
 
     public function __construct(Network $network, private Workspace $work)
     {
-        $this->availability = new Availability($work->options);
-        $this->allocation = new Allocation($work->options, new FixedAllocations($network->allocations));
+        $this->availability = new SupplyDates($work->options);
+        $this->allocation = new PegAllocation($work->options, new FixedAllocations($network->allocations));
         $this->safety = new SafetyStretches($work);
         $this->holdUps = new HoldUps($work->options, $work->structure);
     }
@@ -41,12 +41,24 @@ final readonly class Projection
         $this->explain();
     }
 
-    /** Settles when the supplies of a point will be there and shares them among its demands; what its supplies take has been served before. */
+    /**
+     * Settles when the supplies of a point will be there and shares them among its demands; what its supplies take has been served before.
+     */
     public function project(Point $point): void
     {
         $index = $point->index;
         if ($point->inScope && $point->safetyStock > 0) {
-            $this->work->demands[$index][] = new Demand($index, DemandKind::Safety, $point->label(), '', DemandKind::Safety->rank(false, 0), $point->safetyStock, null, null, DemandCollector::LEAST_URGENT);
+            $this->work->demands[$index][] = new Demand(
+                point: $index,
+                kind: DemandKind::Safety,
+                name: $point->label(),
+                line: '',
+                rank: DemandKind::Safety->rank(false, 0),
+                qty: $point->safetyStock,
+                date: null,
+                need: null,
+                priority: DemandCollector::LEAST_URGENT,
+            );
         }
         $supplies = $this->work->supplies[$index] ?? [];
         $demands = $this->work->demands[$index] ?? [];

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Projection;
 
-use Yposta\Core\Netting\Workspace;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\Message;
-use Yposta\Core\Plan\MessageCode;
-use Yposta\Core\Plan\Supply;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
 
 /** Finds the unbroken stretches of days in which projected stock ends the day under safety stock, or under zero without one. */
@@ -70,11 +71,17 @@ final readonly class SafetyStretches
      */
     private static function unit(Point $point, array $supplies, array $demands): int
     {
-        return Quantity::unitFor($point->safetyStock + array_sum(Quantity::of($supplies)) + array_sum(Quantity::of($demands)), $point->item->step());
+        return Quantity::unitFor(
+            $point->safetyStock + array_sum(Quantity::of($supplies)) + array_sum(Quantity::of($demands)),
+            $point->item->step(),
+        );
     }
 
     private function say(Point $point, int $from, int $to, int $short): void
     {
-        $this->work->projectionMessages[$point->index][] = new Message(MessageCode::BelowSafety, 'safety:'.$point->label(), $point->index, $from, $to, $short);
+        $this->work->projectionMessages[$point->index][] = new Message(
+            MessageCode::BelowSafety, (string) Reference::safety($point->item->code, $point->site->code), $point->index, $from,
+            $to, $short,
+        );
     }
 }

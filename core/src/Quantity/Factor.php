@@ -6,6 +6,7 @@ namespace Yposta\Core\Quantity;
 
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
+use Yposta\Core\Support\Phrase;
 
 /**
  * An exact, reduced fraction by which an order's quantity becomes a component's requirement.
@@ -86,7 +87,7 @@ final readonly class Factor
             ->dividedBy(BigInteger::of($this->denominator)->multipliedBy($step), RoundingMode::UP)
             ->multipliedBy($step);
         if ($exact->isGreaterThan(Quantity::MAX)) {
-            throw new QuantityOutOfRange('a requirement goes beyond 9,000,000,000,000');
+            throw new QuantityOutOfRange(new Phrase('range.requirement', ['most' => new Amount(Quantity::MAX)]));
         }
 
         return $exact->toInt();

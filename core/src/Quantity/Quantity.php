@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Quantity;
 
+use Yposta\Core\Support\Phrase;
+
 /**
  * Exact quantities, held as integers of millionths of the item's unit: 0.25 kg is 250000.
  *
@@ -27,19 +29,19 @@ final class Quantity
     public static function parse(string $text): int
     {
         if (preg_match('/^(-?)(\d+)(?:\.(\d+))?$/D', $text, $part) !== 1) {
-            throw new InvalidQuantity("'".self::shorten($text)."' is not a number");
+            throw self::invalid('not_number', $text);
         }
         $fraction = rtrim($part[3] ?? '', '0');
         if (strlen($fraction) > 6) {
-            throw new InvalidQuantity("'".self::shorten($text)."' has more than 6 decimals");
+            throw self::invalid('six_decimals', $text);
         }
         $units = ltrim($part[2], '0');
         if (strlen($units) > 13) {
-            throw new InvalidQuantity("'".self::shorten($text)."' is beyond 9,000,000,000,000");
+            throw self::invalid('beyond', $text);
         }
         $value = (int) $units * self::ONE + (int) str_pad($fraction, 6, '0');
         if ($value > self::MAX) {
-            throw new InvalidQuantity("'".self::shorten($text)."' is beyond 9,000,000,000,000");
+            throw self::invalid('beyond', $text);
         }
 
         return $part[1] === '-' ? -$value : $value;
@@ -136,14 +138,17 @@ final class Quantity
     public static function checked(int|float $millionths): int
     {
         if (! is_int($millionths) || $millionths > self::MAX || $millionths < -self::MAX) {
-            throw new QuantityOutOfRange('a quantity goes beyond 9,000,000,000,000');
+            throw new QuantityOutOfRange(new Phrase('range.quantity', ['most' => new Amount(self::MAX)]));
         }
 
         return $millionths;
     }
 
-    private static function shorten(string $text): string
+    private static function invalid(string $code, string $text): InvalidQuantity
     {
-        return strlen($text) > 30 ? substr($text, 0, 27).'...' : $text;
+        return new InvalidQuantity(new Phrase(
+            "quantity.{$code}",
+            ['text' => mb_strlen($text) > 30 ? mb_substr($text, 0, 27).'...' : $text, 'most' => new Amount(self::MAX)],
+        ));
     }
 }

@@ -4,16 +4,55 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Remedy;
 
+use Yposta\Core\Calendar\Date;
+use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Study\Change;
+use Yposta\Core\Support\Phrase;
 
-/** One way out of a shortage, not yet tried. */
-final readonly class Remedy
+/** One way out of a shortage, not yet tried. Each kind is a class with its own facts. */
+abstract readonly class Remedy
 {
-    /**
-     * @param  non-empty-list<Change>  $changes
-     * @param  array<string, int|string>  $facts  what its sentence tells: quantities in millionths, dates as day numbers
-     */
-    public function __construct(public RemedyKind $kind, public array $changes, public array $facts)
+    /** @param  non-empty-list<Change>  $changes */
+    protected function __construct(public array $changes)
     {
+    }
+
+    abstract public function kind(): RemedyKind;
+
+    /**
+     * What its sentences tell.
+     *
+     * @return array<string, int|string|Amount|Date|Phrase|null>
+     */
+    abstract protected function values(): array;
+
+    /** What it is, in a few words. */
+    public function title(): Phrase
+    {
+        return new Phrase("remedy.{$this->kind()->value}.title", $this->values());
+    }
+
+    /** What it takes. */
+    public function note(): Phrase
+    {
+        return new Phrase("remedy.{$this->kind()->value}.note", $this->values());
+    }
+
+    /** What to write to someone who has to agree; null where nobody outside has to. */
+    public function letter(): ?Phrase
+    {
+        return null;
+    }
+
+    /** The reference of the need once it is done, where that is another than before. */
+    public function about(): ?string
+    {
+        return null;
+    }
+
+    /** The order that it moves itself and that is therefore not hurt by it. */
+    public function moves(): ?string
+    {
+        return null;
     }
 }

@@ -25,6 +25,9 @@ final readonly class TriedRemedy
      */
     public function cost(): array
     {
-        return [! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'), $this->solves ? 0 : $this->short, $this->effect->change('stockValue')];
+        return [
+            ! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'),
+            $this->solves ? 0 : $this->short, $this->effect->change('stockValue'),
+        ];
     }
 }

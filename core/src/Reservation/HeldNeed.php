@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Reservation;
 
-use Yposta\Core\Plan\Demand;
+use Yposta\Core\Run\Demand;
 
 /** A need of an order or sales line, and what is held for it. Quantities in millionths. */
 final readonly class HeldNeed

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Reservation;
 
-use Yposta\Core\Plan\DemandKind;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\SupplyKind;
 use Yposta\Core\Study\HoldSupply;
 
 /** What is held for whom: fixed allocations beside what the plan would give each open order and sales line. */
@@ -48,7 +48,10 @@ final readonly class Reservations
         foreach ($needs as $subject => $list) {
             $all[] = new OrderHoldings((string) $subject, $list);
         }
-        usort($all, fn (OrderHoldings $a, OrderHoldings $b) => [$first[$a->reference], $a->reference] <=> [$first[$b->reference], $b->reference]);
+        usort(
+            $all,
+            fn (OrderHoldings $a, OrderHoldings $b) => [$first[$a->reference], $a->reference] <=> [$first[$b->reference], $b->reference],
+        );
 
         return $all;
     }

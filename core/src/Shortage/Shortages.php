@@ -6,12 +6,13 @@ namespace Yposta\Core\Shortage;
 
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Cover;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\DemandKind;
-use Yposta\Core\Plan\Peg;
+use Yposta\Core\Plan\DemandIdentity;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\SupplyKind;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\SupplyKind;
 
 /**
  * The needs of a window, each with what it waits for: components of orders and proposals, transfers, sales lines, forecasts. Safety
@@ -41,7 +42,14 @@ final readonly class Shortages
                 }
             }
         }
-        usort($needs, fn (Need $a, Need $b) => [$a->demand->date, $a->point->item->code, $a->demand->rank] <=> [$b->demand->date, $b->point->item->code, $b->demand->rank]);
+        usort(
+            $needs,
+            fn (Need $a, Need $b) => [
+                $a->demand->date,
+                $a->point->item->code,
+                $a->demand->rank,
+            ] <=> [$b->demand->date, $b->point->item->code, $b->demand->rank],
+        );
 
         return $needs;
     }
@@ -51,7 +59,7 @@ final readonly class Shortages
     {
         foreach ($this->plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
-                if ($demand->kind !== DemandKind::Safety && Need::nameOf($demand, $this->plan->structure) === $identity) {
+                if ($demand->kind !== DemandKind::Safety && DemandIdentity::of($demand, $this->plan->structure) === $identity) {
                     return $this->need($demand, $index);
                 }
             }
@@ -75,7 +83,17 @@ final readonly class Shortages
             }
         }
 
-        return new Need(Need::nameOf($demand, $this->plan->structure), $demand, $this->plan->structure->points[$index], Cover::of($demand, $pegs), $pegs, $state, max(0, $demand->qty - $covered), $orderBy, $this->pegs->ends($demand));
+        return new Need(
+            identity: DemandIdentity::of($demand, $this->plan->structure),
+            demand: $demand,
+            point: $this->plan->structure->points[$index],
+            cover: Cover::of($demand, $pegs),
+            pegs: $pegs,
+            state: $state,
+            short: max(0, $demand->qty - $covered),
+            orderBy: $orderBy,
+            ends: $this->pegs->ends($demand),
+        );
     }
 
     private function stateOf(Peg $peg, Demand $demand): NeedState
@@ -93,7 +111,9 @@ final readonly class Shortages
             return NeedState::Waiting;
         }
 
-        return ! $this->countUnsent && $supply->kind === SupplyKind::Order && $supply->type === OrderKind::Buy && ! $supply->released ? NeedState::OrderNow : NeedState::Covered;
+        return ! $this->countUnsent && $supply->kind === SupplyKind::Order && $supply->type === OrderKind::Buy && ! $supply->released
+            ? NeedState::OrderNow
+            : NeedState::Covered;
     }
 
     private static function worse(NeedState $one, NeedState $other): NeedState

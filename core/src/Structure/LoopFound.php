@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Yposta\Core\Structure;
 
 use RuntimeException;
+use Yposta\Core\Support\CarriesPhrase;
+use Yposta\Core\Support\Phrase;
+use Yposta\Core\Support\Spoken;
 
-/** A structure or a chain of transfers that contains itself; the message names the loop. */
-final class LoopFound extends RuntimeException
+/** A structure or a chain of transfers that contains itself, named by the phrase. */
+final class LoopFound extends RuntimeException implements Spoken
 {
+    use CarriesPhrase;
+
     /**
      * @param  list<Point>  $path  the points of the loop, each once, in order
      */
@@ -21,6 +26,9 @@ final class LoopFound extends RuntimeException
             $first = strcmp($name, $names[$first] ?? $name) < 0 ? $place : $first;
         }
 
-        return new self(implode(' > ', [...array_slice($names, $first), ...array_slice($names, 0, $first + 1)]));
+        return new self(new Phrase(
+            'structure.loop',
+            ['path' => implode(' > ', [...array_slice($names, $first), ...array_slice($names, 0, $first + 1)])],
+        ));
     }
 }

@@ -6,7 +6,6 @@ namespace Yposta\Core\Structure;
 
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Network\Item;
-use Yposta\Core\Network\LotRule;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\Site;
@@ -64,7 +63,7 @@ final class Point
     /** What the sweep keeps on stock, in millionths: the safety stock, or the minimum of a min-max rule. */
     public function floor(): int
     {
-        return $this->planning->lotRule === LotRule::MinMax ? (int) $this->planning->stockMin : $this->safetyStock;
+        return $this->planning->lotRule->floor($this->planning, $this->safetyStock);
     }
 
     public function label(): string

@@ -10,10 +10,11 @@ use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\Planning;
-use Yposta\Core\Network\SupplierItem;
-use Yposta\Core\Options;
+use Yposta\Core\Network\Sourcing;
+use Yposta\Core\Options\Options;
 use Yposta\Core\Quantity\Factor;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\ReferenceOrder;
 
 /**
  * Makes the structure of a network (sections 1 and 3): resolves what each point is planned by, dissolves phantoms,
@@ -30,27 +31,26 @@ final class StructureBuilder
     /** @var array<string, list<BomLine>> lines by item, in their order */
     private array $lines = [];
 
-    /** @var array<string, non-empty-list<SupplierItem>> offers by item, best first */
-    private array $offers = [];
-
     /** @var array<int, list<ComponentLine>> */
     private array $components = [];
 
     private readonly Calendar $everyDay;
 
+    private readonly Sourcing $sourcing;
+
     public function __construct(private readonly Network $network, private readonly Options $options)
     {
         $this->everyDay = Calendar::everyDay();
+        $this->sourcing = new Sourcing($network->supplierItems);
     }
 
     /** @throws LoopFound */
     public function build(): Structure
     {
         $this->collectLines();
-        $this->collectOffers();
         $this->collectPoints();
         $edges = $this->edges();
-        $this->assignLevels($edges);
+        (new LowLevelCodes($this->points))->assign($edges);
         $this->narrow($edges);
         $netting = array_keys($this->points);
         usort($netting, fn (int $a, int $b) => $this->points[$a]->level <=> $this->points[$b]->level
@@ -66,17 +66,10 @@ final class StructureBuilder
             $this->lines[$line->item][] = $line;
         }
         foreach ($this->lines as &$lines) {
-            usort($lines, fn (BomLine $a, BomLine $b) => ReferenceOrder::lines($a->line, $b->line) ?: strcmp((string) $a->site, (string) $b->site));
-        }
-    }
-
-    private function collectOffers(): void
-    {
-        foreach ($this->network->supplierItems as $offer) {
-            $this->offers[$offer->item][] = $offer;
-        }
-        foreach ($this->offers as &$offers) {
-            usort($offers, fn (SupplierItem $a, SupplierItem $b) => $a->rank <=> $b->rank ?: strcmp($a->supplier, $b->supplier));
+            usort(
+                $lines,
+                fn (BomLine $a, BomLine $b) => ReferenceOrder::lines($a->line, $b->line) ?: strcmp((string) $a->site, (string) $b->site),
+            );
         }
     }
 
@@ -108,32 +101,23 @@ final class StructureBuilder
         $index = count($this->points);
         $site = $this->network->sites[$planning->site];
         $calendar = $this->calendar($site->calendar);
-        $supplier = $leadCalendar = $offer = null;
-        if ($planning->supply === OrderKind::Buy) {
-            $offers = $this->offers[$planning->item] ?? [];
-            $supplier = $planning->supplier ?? ($offers[0]->supplier ?? null);
-            foreach ($offers as $candidate) {
-                if ($candidate->supplier === $supplier) {
-                    $offer = $candidate;
-                }
-            }
-            $suppliersCalendar = $supplier === null ? null : $this->network->suppliers[$supplier]->calendar;
-            $leadCalendar = $suppliersCalendar === null ? null : $this->calendar($suppliersCalendar);
-        }
+        $supplier = $this->sourcing->supplierOf($planning);
+        $offer = $this->sourcing->offerFor($planning);
+        $leadCalendar = $supplier === null ? null : $this->network->suppliers[$supplier]->calendar;
         $this->points[] = new Point(
-            $index,
-            $this->network->items[$planning->item],
-            $site,
-            $planning,
-            $calendar,
-            $leadCalendar ?? $calendar,
-            $offer->leadDays ?? $planning->leadDays ?? 0,
-            $planning->leadDays ?? 0,
-            $supplier,
-            $offer->minQty ?? $planning->minQty ?? 0,
-            $offer->multiple ?? $planning->multiple ?? 0,
-            $planning->maxQty ?? 0,
-            $this->options->safetyStock ? $planning->safetyStock : 0,
+            index: $index,
+            item: $this->network->items[$planning->item],
+            site: $site,
+            planning: $planning,
+            calendar: $calendar,
+            leadCalendar: $leadCalendar === null ? $calendar : $this->calendar($leadCalendar),
+            lead: $offer->leadDays ?? $planning->leadDays ?? 0,
+            makeLead: $planning->leadDays ?? 0,
+            supplier: $supplier,
+            minQty: $offer->minQty ?? $planning->minQty ?? 0,
+            multiple: $offer->multiple ?? $planning->multiple ?? 0,
+            maxQty: $planning->maxQty ?? 0,
+            safetyStock: $this->options->safetyStock ? $planning->safetyStock : 0,
         );
         $this->indexes[Network::key($planning->item, $planning->site)] = $index;
 
@@ -212,16 +196,16 @@ final class StructureBuilder
             $component = $this->network->items[$line->component];
             $index = $this->point($line->component, $site);
             $resolved = new ComponentLine(
-                $index,
-                $line->component,
-                $site,
-                $above === null ? $line->line : "{$above->line}.{$line->line}",
-                $above === null || $perOrder ? $own : $above->factor->times($own),
-                $perOrder || ($above !== null && $above->perOrder),
-                $component->step(),
-                $line->offsetDays + ($above->offsetDays ?? 0),
-                self::later($line->validFrom, $above?->validFrom),
-                self::earlier($line->validTo, $above?->validTo),
+                point: $index,
+                item: $line->component,
+                site: $site,
+                line: $above === null ? $line->line : "{$above->line}.{$line->line}",
+                factor: $above === null || $perOrder ? $own : $above->factor->times($own),
+                perOrder: $perOrder || ($above !== null && $above->perOrder),
+                step: $component->step(),
+                offsetDays: $line->offsetDays + ($above->offsetDays ?? 0),
+                validFrom: self::later($line->validFrom, $above?->validFrom),
+                validTo: self::earlier($line->validTo, $above?->validTo),
             );
             if (! $component->phantom) {
                 $dissolved[] = $resolved;
@@ -238,69 +222,6 @@ final class StructureBuilder
         }
 
         return $dissolved;
-    }
-
-    /**
-     * Longest distances from the tops; what cannot be reached without passing a loop is in one or below it.
-     *
-     * @param  array<int, array<int, true>>  $edges
-     */
-    private function assignLevels(array $edges): void
-    {
-        $waiting = array_fill(0, count($this->points), 0);
-        foreach ($edges as $targets) {
-            foreach ($targets as $target => $_) {
-                $waiting[$target]++;
-            }
-        }
-        $ready = array_keys($waiting, 0, true);
-        $done = 0;
-        while ($ready !== []) {
-            $next = [];
-            foreach ($ready as $index) {
-                $done++;
-                $level = $this->points[$index]->level + 1;
-                foreach ($edges[$index] ?? [] as $target => $_) {
-                    if ($this->points[$target]->level < $level) {
-                        $this->points[$target]->level = $level;
-                    }
-                    if (--$waiting[$target] === 0) {
-                        $next[] = $target;
-                    }
-                }
-            }
-            $ready = $next;
-        }
-        if ($done < count($this->points)) {
-            throw $this->loop($edges, $waiting);
-        }
-    }
-
-    /**
-     * Walks against the edges among the points that still wait until one comes up again: everything that waits is fed by another that waits.
-     *
-     * @param  array<int, array<int, true>>  $edges
-     * @param  array<int, int>  $waiting
-     */
-    private function loop(array $edges, array $waiting): LoopFound
-    {
-        $feeder = [];
-        foreach ($edges as $index => $targets) {
-            foreach ($targets as $target => $_) {
-                if ($waiting[$index] > 0 && $waiting[$target] > 0) {
-                    $feeder[$target] ??= $index;
-                }
-            }
-        }
-        $path = [];
-        $index = (int) array_key_first($feeder);
-        while (! in_array($index, $path, true)) {
-            $path[] = $index;
-            $index = $feeder[$index];
-        }
-        $loop = array_reverse(array_slice($path, (int) array_search($index, $path, true)));
-
-        return LoopFound::of(array_map(fn (int $index) => $this->points[$index], $loop));
     }
 
     /**

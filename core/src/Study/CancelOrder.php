@@ -7,7 +7,7 @@ namespace Yposta\Core\Study;
 use Yposta\Core\Network\Network;
 
 /** Takes an open order away, with all that it still needs. */
-final readonly class CancelOrder implements Change
+final readonly class CancelOrder implements OfOrder
 {
     use OrderChange;
 
@@ -21,7 +21,7 @@ final readonly class CancelOrder implements Change
         $old = self::order($network, $this->order);
         foreach (self::rows($network, $this->order) as $row) {
             if ($row->issued > 0) {
-                throw new DoesNotFit("order {$old->code} has been issued {$row->item} already");
+                throw DoesNotFit::because('issued', ['order' => $old->code, 'item' => $row->item]);
             }
         }
         unset($orders[$this->order]);
@@ -31,6 +31,6 @@ final readonly class CancelOrder implements Change
 
     public function inverse(Network $before): array
     {
-        return [PutOrder::of(self::order($before, $this->order), self::rows($before, $this->order))];
+        return [new PutOrder(self::order($before, $this->order), self::rows($before, $this->order))];
     }
 }

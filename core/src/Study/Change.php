@@ -9,7 +9,8 @@ use Yposta\Core\Network\Network;
 /**
  * One thing that is tried on top of the live data: a line of a draft or a study.
  *
- * Fields are scalars or lists of them, so that a change can be kept and sent; see {@see ChangeCodec}. Quantities in millionths, dates as day numbers.
+ * Fields are scalars or lists of them, so that a change can be kept and sent; see {@see ChangeCodec}. Quantities in millionths, dates
+ * as day numbers.
  */
 interface Change
 {

@@ -4,22 +4,20 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
-use BackedEnum;
-use InvalidArgumentException;
 use ReflectionClass;
 use ReflectionNamedType;
 use ReflectionParameter;
-use Yposta\Core\Calendar\Day;
-use Yposta\Core\Network\Allocation;
-use Yposta\Core\Network\ForecastBucket;
-use Yposta\Core\Network\OrderComponent;
-use Yposta\Core\Network\SalesLine;
-use Yposta\Core\Network\SupplierItem;
-use Yposta\Core\Quantity\InvalidQuantity;
-use Yposta\Core\Quantity\Quantity;
+use ReflectionProperty;
+use Yposta\Core\Declaration\Code;
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\ColumnType;
+use Yposta\Core\Declaration\Fault;
+use Yposta\Core\Declaration\InvalidField;
+use Yposta\Core\Declaration\RowsOf;
 
 /**
- * Changes as plain arrays, to be kept and sent: `change` names which one, then the fields by name, quantities as decimal text, days as ISO dates.
+ * Changes as plain arrays, to be kept and sent: `change` names which one, then the fields by name, quantities as decimal text, days as
+ * ISO dates.
  *
  * @phpstan-type Fields array<string, mixed>
  */
@@ -52,121 +50,118 @@ final class ChangeCodec
         'put_days' => PutDays::class,
     ];
 
-    private const DAYS = ['due', 'start', 'from', 'to', 'need', 'worked', 'closed'];
-
-    private const QUANTITIES = ['qty', 'ratio', 'safetyStock', 'fixedQty', 'stockMin', 'stockMax', 'minQty', 'multiple', 'maxQty', 'received', 'shipped', 'issued', 'price'];
-
-    /** What a field that is a list of rows holds. */
-    private const ROWS = ['rows' => OrderComponent::class, 'held' => Allocation::class, 'sales' => SalesLine::class, 'forecasts' => ForecastBucket::class, 'offers' => SupplierItem::class];
-
     /** @return Fields */
     public static function encode(Change $change): array
     {
-        return ['change' => (string) array_search($change::class, self::KINDS, true), ...self::fields($change)];
+        return [
+            'change' => (string) array_search($change::class, self::KINDS, true),
+            ...$change instanceof Flat ? $change->toFields() : self::fields($change),
+        ];
     }
 
     /**
      * @param  array<mixed>  $fields
      *
-     * @throws InvalidArgumentException when the kind is not known, or a field is missing, unknown or of another type
+     * @throws InvalidChange when the kind is not known, or a field is missing, unknown or of another type
      */
     public static function decode(array $fields): Change
     {
-        $class = self::KINDS[is_string($fields['change'] ?? null) ? $fields['change'] : ''] ?? throw new InvalidArgumentException('this kind of change is not known');
+        $class = self::KINDS[is_string($fields['change'] ?? null) ? $fields['change'] : ''] ?? throw InvalidChange::kind();
         unset($fields['change']);
+        if (is_subclass_of($class, Flat::class)) {
+            return $class::fromFields($fields);
+        }
 
         return self::make($class, $fields);
     }
 
     /** @return Fields */
-    private static function fields(object $row): array
+    private static function fields(Change $change): array
     {
         $fields = [];
-        foreach (get_object_vars($row) as $name => $value) {
-            $fields[(string) $name] = self::plain((string) $name, $value);
+        foreach (get_object_vars($change) as $name => $value) {
+            $type = self::typeOf(new ReflectionProperty($change, (string) $name));
+            $fields[(string) $name] = match (true) {
+                $value === null => null,
+                $type !== null => is_array($value) ? array_map($type->plain(...), $value) : $type->plain($value),
+                is_array($value) => array_map(fn (mixed $one) => is_object($one) ? RowCodec::encode($one) : $one, $value),
+                is_object($value) => RowCodec::encode($value),
+                default => $value,
+            };
         }
 
         return $fields;
     }
 
-    private static function plain(string $name, mixed $value): mixed
-    {
-        return match (true) {
-            is_array($value) => array_map(fn (mixed $one) => self::plain($name, $one), $value),
-            $value instanceof BackedEnum => $value->value,
-            is_object($value) => self::fields($value),
-            is_int($value) && in_array($name, self::DAYS, true) => Day::format($value),
-            is_int($value) && in_array($name, self::QUANTITIES, true) => Quantity::format($value),
-            default => $value,
-        };
-    }
-
     /**
-     * @template T of object
-     *
-     * @param  class-string<T>  $class
+     * @param  class-string<Change>  $class
      * @param  array<mixed>  $fields
-     * @return T
      */
-    private static function make(string $class, array $fields): object
+    private static function make(string $class, array $fields): Change
     {
         $reflection = new ReflectionClass($class);
+        $parameters = $reflection->getConstructor()?->getParameters() ?? [];
+        $unknown = array_key_first(array_diff_key(
+            $fields,
+            array_flip(array_map(fn (ReflectionParameter $parameter) => $parameter->getName(), $parameters)),
+        ));
+        $unknown === null || throw InvalidChange::unknown($unknown);
         $arguments = [];
-        foreach ($reflection->getConstructor()?->getParameters() ?? [] as $parameter) {
+        foreach ($parameters as $parameter) {
             $name = $parameter->getName();
             if (! array_key_exists($name, $fields)) {
-                $parameter->isOptional() || throw new InvalidArgumentException("the field {$name} is missing");
+                $parameter->isOptional() || throw InvalidChange::missing($name);
 
                 continue;
             }
-            $arguments[$name] = self::value($parameter, $fields[$name]);
+            try {
+                $arguments[$name] = self::value($reflection->getProperty($name), $fields[$name]);
+            } catch (InvalidField $trouble) {
+                throw InvalidChange::wrong($name, $trouble->fault->problem);
+            }
         }
-        $unknown = array_key_first(array_diff_key($fields, array_flip(array_map(fn ($parameter) => $parameter->getName(), $reflection->getConstructor()?->getParameters() ?? []))));
-        $unknown === null || throw new InvalidArgumentException("the field {$unknown} is not known");
 
         return $reflection->newInstance(...$arguments);
     }
 
-    private static function value(ReflectionParameter $parameter, mixed $value): mixed
+    private static function value(ReflectionProperty $property, mixed $plain): mixed
     {
-        $name = $parameter->getName();
-        $type = $parameter->getType();
-        if (! $type instanceof ReflectionNamedType || ($value === null && $type->allowsNull())) {
-            return $value;
+        $declared = $property->getType();
+        $kind = $declared instanceof ReflectionNamedType ? $declared->getName() : '';
+        if ($plain === null && $declared?->allowsNull() === true) {
+            return null;
         }
-        $kind = $type->getName();
-        if (is_a($kind, BackedEnum::class, true) && is_string($value)) {
-            return $kind::tryFrom($value) ?? throw new InvalidArgumentException("{$name} cannot be '{$value}'");
-        }
-        if (class_exists($kind) && is_array($value)) {
-            return self::make($kind, $value);
-        }
-        if ($kind === 'array' && is_array($value) && array_is_list($value)) {
-            return array_map(fn (mixed $one) => match (true) {
-                isset(self::ROWS[$name]) && is_array($one) => self::make(self::ROWS[$name], $one),
-                ! isset(self::ROWS[$name]) && is_string($one) => in_array($name, self::DAYS, true) ? Day::parse($one) : $one,
-                default => throw new InvalidArgumentException("{$name} holds something that is not known"),
-            }, $value);
-        }
-        if ($kind === 'int' && is_string($value)) {
-            return self::number($name, $value);
-        }
+        $type = self::typeOf($property);
+        $rows = $property->getAttributes(RowsOf::class)[0] ?? null;
 
         return match (true) {
-            $kind === 'int' && is_int($value) && ! in_array($name, [...self::DAYS, ...self::QUANTITIES], true), $kind === 'string' && is_string($value) && strlen($value) <= 190, $kind === 'bool' && is_bool($value) => $value,
-            default => throw new InvalidArgumentException("{$name} is not what it should be"),
+            $kind === 'array' && (! is_array($plain) || ! array_is_list($plain)) => throw new InvalidField(Fault::of('wrong_type')),
+            $kind === 'array' && $rows !== null => array_map(
+                fn (mixed $row) => self::row($rows->newInstance()->class, $row),
+                (array) $plain,
+            ),
+            $kind === 'array' => array_map(fn (mixed $one) => $type === null ? self::text($one) : $type->fromPlain($one), (array) $plain),
+            $type !== null => $type->fromPlain($plain),
+            class_exists($kind) => self::row($kind, $plain),
+            $kind === 'string' => self::text($plain),
+            $kind === 'int' && is_int($plain), $kind === 'bool' && is_bool($plain) => $plain,
+            default => throw new InvalidField(Fault::of('wrong_type')),
         };
     }
 
-    private static function number(string $name, string $text): int
+    /** @param  class-string  $class */
+    private static function row(string $class, mixed $plain): object
     {
-        if (in_array($name, self::DAYS, true)) {
-            return Day::parse($text);
-        }
-        try {
-            return in_array($name, self::QUANTITIES, true) ? Quantity::parse($text) : throw new InvalidArgumentException("{$name} is not a whole number");
-        } catch (InvalidQuantity $trouble) {
-            throw new InvalidArgumentException("{$name}: {$trouble->getMessage()}");
-        }
+        return is_array($plain) ? RowCodec::decode($class, $plain) : throw new InvalidField(Fault::of('wrong_type'));
+    }
+
+    private static function text(mixed $plain): string
+    {
+        return is_string($plain) && mb_strlen($plain) <= Code::LONGEST ? $plain : throw new InvalidField(Fault::of('wrong_type'));
+    }
+
+    private static function typeOf(ReflectionProperty $property): ?ColumnType
+    {
+        return ($property->getAttributes(Column::class)[0] ?? null)?->newInstance()->type;
     }
 }

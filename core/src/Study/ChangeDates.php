@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\DayColumn;
 use Yposta\Core\Network\Network;
 
 /** Gives an open order a due date and a start, and moves nothing else; an empty start is left to the lead time. */
-final readonly class ChangeDates implements Change
+final readonly class ChangeDates implements OfOrder
 {
     use OrderChange;
 
-    public function __construct(public string $order, public int $due, public ?int $start)
+    public function __construct(public string $order, #[Column(new DayColumn)] public int $due, #[Column(new DayColumn)] public ?int $start)
     {
     }
 

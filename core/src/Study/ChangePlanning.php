@@ -4,98 +4,80 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
-use Yposta\Core\Network\LotRule;
+use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\NetworkSurroundings;
 use Yposta\Core\Network\Planning;
+use Yposta\Core\Network\Sourcing;
+use Yposta\Core\Network\SupplierItem;
 
-/** Plans a point by other rules. What is null stays. */
-final readonly class ChangePlanning implements Change
+/** Plans a point by other rules. What is not named stays. */
+final readonly class ChangePlanning implements Change, Flat
 {
     /**
-     * @param  string|null  $supply  make, buy or transfer
-     * @param  int|null  $leadDays  working days; for what is bought this is what the supplier takes
-     * @param  string|null  $lotRule  a value of {@see LotRule}
+     * @param  array<string, mixed>  $values  by property of {@see Planning}; the lead time of what is bought is what its supplier takes
+     *
+     * @throws InvalidChange when one is not known
      */
-    public function __construct(
-        public string $item,
-        public string $site,
-        public ?string $supply = null,
-        public ?int $leadDays = null,
-        public ?string $supplier = null,
-        public ?string $fromSite = null,
-        public ?int $safetyStock = null,
-        public ?int $safetyDays = null,
-        public ?string $lotRule = null,
-        public ?int $groupDays = null,
-        public ?int $fixedQty = null,
-        public ?int $stockMin = null,
-        public ?int $stockMax = null,
-        public ?int $minQty = null,
-        public ?int $multiple = null,
-        public ?int $maxQty = null,
-        public ?int $frozenDays = null,
-    ) {
+    public function __construct(public string $item, public string $site, public array $values)
+    {
+        $unknown = array_key_first(array_diff_key($values, self::changeable()));
+        $unknown === null || throw InvalidChange::unknown($unknown);
     }
 
     public function apply(Network $network): Network
     {
         if (! isset($network->items[$this->item], $network->sites[$this->site])) {
-            throw new DoesNotFit("there is no {$this->item} at {$this->site}");
+            throw DoesNotFit::because('no_point', ['item' => $this->item, 'site' => $this->site]);
         }
         $key = Network::key($this->item, $this->site);
-        $old = $network->planning[$key] ?? Planning::defaults($this->item, $this->site);
-        $values = array_filter(array_diff_key(get_object_vars($this), ['item' => 1, 'site' => 1]), fn ($value) => $value !== null);
-        if ($this->supply !== null) {
-            $values['supply'] = OrderKind::tryFrom($this->supply) ?? throw new DoesNotFit("'{$this->supply}' is no way to supply");
+        $new = ($network->planning[$key] ?? Planning::defaults($this->item, $this->site))->with(...$this->values);
+        foreach (Declaration::of(Planning::class)->faults($new, new NetworkSurroundings($network)) as $fault) {
+            $fault->mild || throw new DoesNotFit($fault->problem);
         }
-        if ($this->lotRule !== null) {
-            $values['lotRule'] = LotRule::tryFrom($this->lotRule) ?? throw new DoesNotFit("'{$this->lotRule}' is no lot rule");
-        }
-        $new = $old->with(...$values);
-        $this->check($network, $new);
-        $network = $network->with(planning: [...$network->planning, $key => $new]);
+        $changed = $network->with(planning: [...$network->planning, $key => $new]);
+        $offer = isset($this->values['leadDays']) ? (new Sourcing($network->supplierItems))->offerFor($new) : null;
 
-        return $this->leadDays === null || $new->supply !== OrderKind::Buy ? $network : $this->offerIn($network, $new->supplier);
+        return $offer === null ? $changed : $changed->with(supplierItems: array_map(
+            fn (SupplierItem $row) => $row === $offer ? $row->with(leadDays: $this->values['leadDays']) : $row, $network->supplierItems,
+        ));
     }
 
     public function inverse(Network $before): array
     {
-        return [new PutPlanning($before->planning[Network::key($this->item, $this->site)] ?? Planning::defaults($this->item, $this->site), array_values(array_filter($before->supplierItems, fn ($offer) => $offer->item === $this->item)))];
+        $old = $before->planning[Network::key($this->item, $this->site)] ?? Planning::defaults($this->item, $this->site);
+
+        return [new PutPlanning(
+            $old,
+            array_values(array_filter($before->supplierItems, fn (SupplierItem $offer) => $offer->item === $this->item)),
+        )];
     }
 
-    private function check(Network $network, Planning $new): void
+    public function toFields(): array
     {
-        $trouble = match (true) {
-            $new->supplier !== null && ! isset($network->suppliers[$new->supplier]) => "there is no supplier {$new->supplier}",
-            $new->supply === OrderKind::Transfer && ($new->fromSite === null || ! isset($network->sites[$new->fromSite]) || $new->fromSite === $new->site) => "{$new->item} at {$new->site} needs another site to come from",
-            $new->lotRule === LotRule::Fixed && (int) $new->fixedQty <= 0 => 'a fixed lot needs its quantity',
-            $new->lotRule === LotRule::MinMax && ($new->stockMax === null || $new->stockMax < (int) $new->stockMin) => 'a maximum not below the minimum is needed',
-            min($new->leadDays ?? 0, $new->safetyStock, $new->safetyDays, $new->frozenDays, $new->minQty ?? 0, $new->multiple ?? 0, $new->maxQty ?? 0, $new->groupDays - 1) < 0 => 'nothing here is below 0',
-            max($new->leadDays ?? 0, $new->safetyDays, $new->frozenDays, $new->groupDays) > 10_000 => 'days go up to 10,000',
-            default => null,
-        };
-        $trouble === null || throw new DoesNotFit($trouble);
+        $declaration = Declaration::of(Planning::class);
+        $fields = ['item' => $this->item, 'site' => $this->site];
+        foreach ($this->values as $property => $value) {
+            $fields[$property] = $value === null ? null : $declaration->columns[$property]->type()->plain($value);
+        }
+
+        return $fields;
     }
 
-    /** The lead time of the offer by which the point is bought, if there is one. */
-    private function offerIn(Network $network, ?string $supplier): Network
+    public static function fromFields(array $fields): self
     {
-        $best = null;
-        foreach ($network->supplierItems as $place => $offer) {
-            if ($offer->item === $this->item && ($supplier === null || $offer->supplier === $supplier)) {
-                $other = $best === null ? null : $network->supplierItems[$best];
-                if ($other === null || ($offer->rank <=> $other->rank ?: strcmp($offer->supplier, $other->supplier)) < 0) {
-                    $best = $place;
-                }
-            }
+        [$item, $site] = [$fields['item'] ?? null, $fields['site'] ?? null];
+        if (! is_string($item) || ! is_string($site)) {
+            throw InvalidChange::missing(is_string($item) ? 'site' : 'item');
         }
-        if ($best === null) {
-            return $network;
-        }
-        $offers = $network->supplierItems;
-        $offers[$best] = $offers[$best]->with(leadDays: $this->leadDays);
+        $named = array_filter(array_diff_key($fields, ['item' => 1, 'site' => 1]), fn (mixed $value) => $value !== null);
 
-        return $network->with(supplierItems: $offers);
+        return new self($item, $site, RowCodec::values(Declaration::of(Planning::class), $named));
+    }
+
+    /** @return array<string, mixed> what can be changed, by property */
+    private static function changeable(): array
+    {
+        return array_diff_key(Declaration::of(Planning::class)->columns, ['item' => true, 'site' => true]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Study;
 
 use Yposta\Core\Network\Network;
+use Yposta\Core\Support\Phrase;
 
 /** A list of changes, applied one after the other. */
 final readonly class Changes
@@ -27,7 +28,7 @@ final readonly class Changes
     /**
      * Applies what fits.
      *
-     * @return array{Network, array<int, string>} the network, and why lines do not fit, by their place
+     * @return array{Network, array<int, Phrase>} the network, and why lines do not fit, by their place
      */
     public function applyWhatFits(Network $network): array
     {
@@ -36,7 +37,7 @@ final readonly class Changes
             try {
                 $network = $change->apply($network);
             } catch (DoesNotFit $trouble) {
-                $troubles[$place] = $trouble->getMessage();
+                $troubles[$place] = $trouble->phrase();
             }
         }
 

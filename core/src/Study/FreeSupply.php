@@ -18,7 +18,10 @@ final readonly class FreeSupply implements Change
     {
         $others = self::others($network, $this->demand, $this->supply);
         if (count($others) === count($network->allocations)) {
-            throw new DoesNotFit("nothing of {$this->supply} is held for {$this->demand}");
+            throw DoesNotFit::because(
+                'nothing_held',
+                ['supply' => HoldSupply::named($this->supply), 'demand' => HoldSupply::named($this->demand)],
+            );
         }
 
         return $network->with(allocations: $others);
@@ -32,6 +35,9 @@ final readonly class FreeSupply implements Change
     /** @return list<Allocation> */
     public static function others(Network $network, string $demand, string $supply): array
     {
-        return array_values(array_filter($network->allocations, fn (Allocation $held) => $held->demand !== $demand || $held->supply !== $supply));
+        return array_values(array_filter(
+            $network->allocations,
+            fn (Allocation $held) => $held->demand !== $demand || $held->supply !== $supply,
+        ));
     }
 }

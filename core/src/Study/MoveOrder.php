@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Yposta\Core\Study;
 
 use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\DayColumn;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
@@ -14,12 +16,15 @@ use Yposta\Core\Network\OrderKind;
  * Moves an open order to another due date. Its start and the dates on which it needs its components move with it by as many working
  * days, unless another start is given. A start that the order left to the lead time stays so.
  */
-final readonly class MoveOrder implements Change
+final readonly class MoveOrder implements OfOrder
 {
     use OrderChange;
 
-    public function __construct(public string $order, public int $due, public ?int $start = null)
-    {
+    public function __construct(
+        public string $order,
+        #[Column(new DayColumn)] public int $due,
+        #[Column(new DayColumn)] public ?int $start = null,
+    ) {
     }
 
     /**
@@ -44,7 +49,7 @@ final readonly class MoveOrder implements Change
         $calendar = $this->calendar($network, $old);
         $start = $this->start ?? ($old->start === null ? null : self::shifted($calendar, $old->start, $old->due, $this->due));
         if ($start !== null && $start > $this->due) {
-            throw new DoesNotFit("order {$this->order} would start after it is due");
+            throw DoesNotFit::because('starts_after_due', ['order' => $this->order]);
         }
         $network = self::put($network, $old->with(due: $this->due, start: $start));
         $rows = self::rows($network, $this->order);
@@ -53,7 +58,9 @@ final readonly class MoveOrder implements Change
                 return $row;
             }
 
-            return $row->with(need: $old->start === null || $start === null ? self::shifted($calendar, $row->need, $old->due, $this->due) : self::shifted($calendar, $row->need, $old->start, $start));
+            return $row->with(need: $old->start === null || $start === null
+                ? self::shifted($calendar, $row->need, $old->due, $this->due)
+                : self::shifted($calendar, $row->need, $old->start, $start));
         }, $rows);
 
         return $moved == $rows ? $network : self::putRows($network, $this->order, $moved);

@@ -11,10 +11,15 @@ use Yposta\Core\Network\OrderComponent;
 /** Finds and replaces open orders. */
 trait OrderChange
 {
+    public function orderCode(): string
+    {
+        return $this->order;
+    }
+
     /** @throws DoesNotFit */
     private static function order(Network $network, string $code): OpenOrder
     {
-        return $network->orders[$code] ?? throw new DoesNotFit("there is no open order {$code}");
+        return $network->orders[$code] ?? throw DoesNotFit::because('no_order', ['order' => $code]);
     }
 
     private static function put(Network $network, OpenOrder $order): Network
@@ -25,12 +30,15 @@ trait OrderChange
     /** @return list<OrderComponent> the component rows of an order */
     private static function rows(Network $network, string $code): array
     {
-        return array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order === $code));
+        return OrderRows::own($network, $code);
     }
 
     /** @param  list<OrderComponent>  $rows */
     private static function putRows(Network $network, string $code, array $rows): Network
     {
-        return $network->with(components: [...array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order !== $code)), ...$rows]);
+        return $network->with(components: [
+            ...array_values(array_filter($network->components, fn (OrderComponent $row) => $row->order !== $code)),
+            ...$rows,
+        ]);
     }
 }

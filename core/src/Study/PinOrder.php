@@ -7,7 +7,7 @@ namespace Yposta\Core\Study;
 use Yposta\Core\Network\Network;
 
 /** Pins an open order, so that nothing assumes that it moves, or frees it again. */
-final readonly class PinOrder implements Change
+final readonly class PinOrder implements OfOrder
 {
     use OrderChange;
 

@@ -7,7 +7,7 @@ namespace Yposta\Core\Study;
 use Yposta\Core\Network\Network;
 
 /** Gives an open order another urgency, from 1 (most urgent) to 9; its components carry it. */
-final readonly class PrioritiseOrder implements Change
+final readonly class PrioritiseOrder implements OfOrder
 {
     use OrderChange;
 
@@ -18,7 +18,7 @@ final readonly class PrioritiseOrder implements Change
     public function apply(Network $network): Network
     {
         if ($this->priority < 1 || $this->priority > 9) {
-            throw new DoesNotFit('a priority is from 1 to 9');
+            throw DoesNotFit::because('priority');
         }
 
         return self::put($network, self::order($network, $this->order)->with(priority: $this->priority));

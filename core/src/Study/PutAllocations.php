@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\RowsOf;
 use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Network;
 
@@ -11,7 +12,7 @@ use Yposta\Core\Network\Network;
 final readonly class PutAllocations implements Change
 {
     /** @param  list<Allocation>  $held */
-    public function __construct(public array $held)
+    public function __construct(#[RowsOf(Allocation::class)] public array $held)
     {
     }
 

@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\RowsOf;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderComponent;
 
 /** Gives an open order these component rows; none leaves them to the structure. */
-final readonly class PutComponents implements Change
+final readonly class PutComponents implements OfOrder
 {
     use OrderChange;
 
     /** @param  list<OrderComponent>  $rows */
-    public function __construct(public string $order, public array $rows)
+    public function __construct(public string $order, #[RowsOf(OrderComponent::class)] public array $rows)
     {
     }
 

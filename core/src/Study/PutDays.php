@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\DayColumn;
 use Yposta\Core\Network\Network;
 
 /** Puts back which single days of a calendar differ from its weekdays. */
@@ -13,15 +15,21 @@ final readonly class PutDays implements Change
      * @param  list<int>  $worked
      * @param  list<int>  $closed
      */
-    public function __construct(public string $calendar, public array $worked, public array $closed)
-    {
+    public function __construct(
+        public string $calendar,
+        #[Column(new DayColumn)] public array $worked,
+        #[Column(new DayColumn)] public array $closed,
+    ) {
     }
 
     public function apply(Network $network): Network
     {
-        $old = $network->calendars[$this->calendar] ?? throw new DoesNotFit("there is no calendar {$this->calendar}");
+        $old = $network->calendars[$this->calendar] ?? throw DoesNotFit::because('no_calendar', ['calendar' => $this->calendar]);
 
-        return $network->with(calendars: [...$network->calendars, $this->calendar => $old->withDays(array_fill_keys($this->worked, true) + array_fill_keys($this->closed, false))]);
+        return $network->with(calendars: [
+            ...$network->calendars,
+            $this->calendar => $old->withDays(array_fill_keys($this->worked, true) + array_fill_keys($this->closed, false)),
+        ]);
     }
 
     public function inverse(Network $before): array

@@ -4,82 +4,98 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\NetworkSurroundings;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
-use Yposta\Core\Network\OrderStatus;
-use Yposta\Core\Quantity\Quantity;
 
 /** Puts an order into the network: one that was taken away, or what a proposal becomes when it is converted. */
-final readonly class PutOrder implements Change
+final readonly class PutOrder implements Flat, OfOrder
 {
     use OrderChange;
 
     /**
-     * @param  string  $kind  make, buy or transfer
-     * @param  string  $status  firm or released
-     * @param  int|null  $start  null leaves it to the lead time
      * @param  list<OrderComponent>  $rows  none leaves the components to the structure
+     * @param  ProposalOrigin|null  $from  the proposal that it is made of
      */
-    public function __construct(
-        public string $order,
-        public string $kind,
-        public string $item,
-        public string $site,
-        public int $qty,
-        public int $due,
-        public ?int $start = null,
-        public ?string $supplier = null,
-        public ?string $fromSite = null,
-        public int $priority = 5,
-        public string $status = 'firm',
-        public int $received = 0,
-        public bool $pinned = false,
-        public array $rows = [],
-    ) {
+    public function __construct(public OpenOrder $order, public array $rows = [], public ?ProposalOrigin $from = null)
+    {
     }
 
-    /** @param  list<OrderComponent>  $rows */
-    public static function of(OpenOrder $order, array $rows): self
+    public function orderCode(): string
     {
-        return new self(
-            $order->code, $order->kind->value, $order->item, $order->site, $order->qty, $order->due, $order->start, $order->supplier, $order->fromSite,
-            $order->priority, $order->status->value, $order->received, $order->pinned, $rows,
-        );
+        return $this->order->code;
     }
 
     public function apply(Network $network): Network
     {
-        if (isset($network->orders[$this->order])) {
-            throw new DoesNotFit("there is an order {$this->order} already");
+        $order = $this->order;
+        if (isset($network->orders[$order->code])) {
+            throw DoesNotFit::because('order_exists', ['order' => $order->code]);
         }
-        if (! isset($network->items[$this->item], $network->sites[$this->site])) {
-            throw new DoesNotFit("there is no {$this->item} at {$this->site}");
+        if (! isset($network->items[$order->item], $network->sites[$order->site])) {
+            throw DoesNotFit::because('no_point', ['item' => $order->item, 'site' => $order->site]);
         }
-        if ($this->qty <= 0 || ! Quantity::fits($this->qty, $network->items[$this->item]->decimals)) {
-            throw new DoesNotFit($this->qty <= 0 ? 'an order is of a quantity above 0' : "{$this->item} has {$network->items[$this->item]->decimals} decimals");
+        if ($order->qty <= 0) {
+            throw DoesNotFit::because('order_of_nothing');
         }
-        if ($this->start !== null && $this->start > $this->due) {
-            throw new DoesNotFit("the order of {$this->item} would start after it is due");
+        if ($order->start !== null && $order->start > $order->due) {
+            throw DoesNotFit::because('new_starts_after_due', ['item' => $order->item]);
         }
-        if ($this->supplier !== null && ! isset($network->suppliers[$this->supplier])) {
-            throw new DoesNotFit("there is no supplier {$this->supplier}");
+        foreach (Declaration::of(OpenOrder::class)->faults($order, new NetworkSurroundings($network)) as $fault) {
+            $fault->mild || throw new DoesNotFit($fault->problem);
         }
-        if ($this->fromSite !== null && (! isset($network->sites[$this->fromSite]) || $this->fromSite === $this->site)) {
-            throw new DoesNotFit("{$this->item} cannot be moved from {$this->fromSite} to {$this->site}");
+        foreach ($this->rows as $row) {
+            if ($row->order !== $order->code || ! isset($network->items[$row->item])) {
+                throw DoesNotFit::because('rows_of_another', ['order' => $order->code]);
+            }
         }
-        $kind = OrderKind::tryFrom($this->kind) ?? throw new DoesNotFit("'{$this->kind}' is no kind of order");
-        $order = new OpenOrder(
-            $this->order, $kind, OrderStatus::from($this->status), $this->item, $this->site, $kind === OrderKind::Transfer ? $this->fromSite : null, $kind === OrderKind::Buy ? $this->supplier : null,
-            $this->qty, $this->received, $this->start, $this->due, $this->pinned, $this->priority,
+        $order = $order->with(
+            fromSite: $order->kind === OrderKind::Transfer ? $order->fromSite : null,
+            supplier: $order->kind === OrderKind::Buy ? $order->supplier : null,
         );
 
-        return self::putRows(self::put($network, $order), $this->order, $this->rows);
+        return self::put(
+            $this->rows === [] ? $network : $network->with(components: [...$network->components, ...$this->rows]),
+            $order,
+        ); // a new order has none yet
     }
 
     public function inverse(Network $before): array
     {
-        return [new RemoveOrder($this->order)];
+        return [new RemoveOrder($this->order->code)];
+    }
+
+    public function toFields(): array
+    {
+        $order = RowCodec::encode($this->order);
+
+        return [
+            'order' => $order['code'], ...array_diff_key($order, ['code' => true]), 'rows' => array_map(RowCodec::encode(...), $this->rows),
+            'run' => $this->from?->run, 'proposal' => $this->from?->number,
+        ];
+    }
+
+    public static function fromFields(array $fields): self
+    {
+        $rows = is_array($fields['rows'] ?? []) ? $fields['rows'] ?? [] : throw InvalidChange::wrong('rows');
+        [$run, $number] = [$fields['run'] ?? null, $fields['proposal'] ?? null];
+        $from = is_int($run) && is_int($number) ? new ProposalOrigin($run, $number) : null;
+        $order = [
+            'status' => 'firm',
+            ...array_diff_key($fields, ['order' => 1, 'rows' => 1, 'run' => 1, 'proposal' => 1]),
+            'code' => $fields['order'] ?? null,
+        ];
+
+        return new self(
+            RowCodec::decode(OpenOrder::class, $order),
+            array_values(array_map(
+                fn (mixed $row) => RowCodec::decode(OrderComponent::class, is_array($row) ? $row : throw InvalidChange::wrong('rows')),
+                $rows,
+            )),
+            $from,
+        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\RowsOf;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\SupplierItem;
@@ -12,7 +13,7 @@ use Yposta\Core\Network\SupplierItem;
 final readonly class PutPlanning implements Change
 {
     /** @param  list<SupplierItem>  $offers  all of the item */
-    public function __construct(public Planning $planning, public array $offers)
+    public function __construct(public Planning $planning, #[RowsOf(SupplierItem::class)] public array $offers)
     {
     }
 
@@ -25,13 +26,22 @@ final readonly class PutPlanning implements Change
             $offers[] = $offer->item === $item ? array_shift($left) ?? $offer : $offer;
         }
 
-        return $network->with(planning: [...$network->planning, Network::key($item, $this->planning->site) => $this->planning], supplierItems: [...$offers, ...$left]);
+        return $network->with(
+            planning: [...$network->planning, Network::key($item, $this->planning->site) => $this->planning],
+            supplierItems: [...$offers, ...$left],
+        );
     }
 
     public function inverse(Network $before): array
     {
-        $old = $before->planning[Network::key($this->planning->item, $this->planning->site)] ?? Planning::defaults($this->planning->item, $this->planning->site);
+        $old = $before->planning[Network::key(
+            $this->planning->item,
+            $this->planning->site,
+        )] ?? Planning::defaults($this->planning->item, $this->planning->site);
 
-        return [new self($old, array_values(array_filter($before->supplierItems, fn (SupplierItem $offer) => $offer->item === $this->planning->item)))];
+        return [new self(
+            $old,
+            array_values(array_filter($before->supplierItems, fn (SupplierItem $offer) => $offer->item === $this->planning->item)),
+        )];
     }
 }

@@ -8,7 +8,7 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderStatus;
 
 /** Starts or sends a firm order: from then on the run keeps its dates as they are. */
-final readonly class ReleaseOrder implements Change
+final readonly class ReleaseOrder implements OfOrder
 {
     use OrderChange;
 
@@ -20,7 +20,7 @@ final readonly class ReleaseOrder implements Change
     {
         $old = self::order($network, $this->order);
         if (($old->status === OrderStatus::Released) === $this->released) {
-            throw new DoesNotFit("order {$this->order} is ".($this->released ? 'released' : 'firm').' already');
+            throw DoesNotFit::because($this->released ? 'released_already' : 'firm_already', ['order' => $this->order]);
         }
 
         return self::put($network, $old->with(status: $this->released ? OrderStatus::Released : OrderStatus::Firm));

@@ -7,7 +7,7 @@ namespace Yposta\Core\Study;
 use Yposta\Core\Network\Network;
 
 /** Takes an order away that had been put there, whatever was issued to it. */
-final readonly class RemoveOrder implements Change
+final readonly class RemoveOrder implements OfOrder
 {
     use OrderChange;
 
@@ -26,6 +26,6 @@ final readonly class RemoveOrder implements Change
 
     public function inverse(Network $before): array
     {
-        return [PutOrder::of(self::order($before, $this->order), self::rows($before, $this->order))];
+        return [new PutOrder(self::order($before, $this->order), self::rows($before, $this->order))];
     }
 }

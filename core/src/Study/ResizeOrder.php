@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\Decimal;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\Factor;
 use Yposta\Core\Quantity\Quantity;
 
@@ -13,11 +16,11 @@ use Yposta\Core\Quantity\Quantity;
  * Gives an open order another quantity. Its component rows change in proportion, rounded up to the component's decimals, but never
  * below what has been issued.
  */
-final readonly class ResizeOrder implements Change
+final readonly class ResizeOrder implements OfOrder
 {
     use OrderChange;
 
-    public function __construct(public string $order, public int $qty)
+    public function __construct(public string $order, #[Column(new Decimal)] public int $qty)
     {
     }
 
@@ -25,13 +28,13 @@ final readonly class ResizeOrder implements Change
     {
         $old = self::order($network, $this->order);
         if ($this->qty <= 0) {
-            throw new DoesNotFit("order {$this->order} must keep a quantity above 0; cancel it instead");
+            throw DoesNotFit::because('resize_to_nothing', ['order' => $this->order]);
         }
         if ($this->qty < $old->received) {
-            throw new DoesNotFit("order {$this->order} has received ".Quantity::format($old->received).' already');
+            throw DoesNotFit::because('received', ['order' => $this->order, 'qty' => new Amount($old->received)]);
         }
         if (! Quantity::fits($this->qty, $network->items[$old->item]->decimals)) {
-            throw new DoesNotFit("{$old->item} has {$network->items[$old->item]->decimals} decimals");
+            throw DoesNotFit::because('decimals', ['item' => $old->item, 'decimals' => $network->items[$old->item]->decimals]);
         }
         $network = self::put($network, $old->with(qty: $this->qty));
         $rows = self::rows($network, $this->order);

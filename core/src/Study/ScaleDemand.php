@@ -24,18 +24,28 @@ final readonly class ScaleDemand implements Change
     public function apply(Network $network): Network
     {
         if ($this->percent < 0 || $this->percent > 10_000) {
-            throw new DoesNotFit('demand can be taken from 0 to 10,000 percent');
+            throw DoesNotFit::because('percent', ['most' => 10_000]);
         }
         foreach ($this->items as $item) {
-            isset($network->items[$item]) || throw new DoesNotFit("there is no item {$item}");
+            isset($network->items[$item]) || throw DoesNotFit::because('no_item', ['item' => $item]);
         }
         $known = array_column($network->sales, 'customer');
         foreach ($this->customers as $customer) {
-            in_array($customer, $known, true) || throw new DoesNotFit("there is no sales line of {$customer}");
+            in_array($customer, $known, true) || throw DoesNotFit::because('no_customer', ['customer' => $customer]);
         }
-        $sales = array_map(fn (SalesLine $line) => $this->concerns($line->item, $line->customer) ? $line->with(qty: $line->shipped + $this->scaled($network, $line->item, $line->open())) : $line, $network->sales);
+        $sales = array_map(
+            fn (SalesLine $line) => $this->concerns($line->item, $line->customer)
+                ? $line->with(qty: $line->shipped + $this->scaled($network, $line->item, $line->open()))
+                : $line,
+            $network->sales,
+        );
         $forecasts = $this->customers !== [] ? $network->forecasts
-            : array_map(fn (ForecastBucket $bucket) => $this->concerns($bucket->item, '') ? $bucket->with(qty: $this->scaled($network, $bucket->item, $bucket->qty)) : $bucket, $network->forecasts);
+            : array_map(
+                fn (ForecastBucket $bucket) => $this->concerns($bucket->item, '')
+                    ? $bucket->with(qty: $this->scaled($network, $bucket->item, $bucket->qty))
+                    : $bucket,
+                $network->forecasts,
+            );
 
         return $network->with(sales: $sales, forecasts: $forecasts);
     }
@@ -44,13 +54,16 @@ final readonly class ScaleDemand implements Change
     {
         return [new PutDemand(
             array_values(array_filter($before->sales, fn (SalesLine $line) => $this->concerns($line->item, $line->customer))),
-            $this->customers !== [] ? [] : array_values(array_filter($before->forecasts, fn (ForecastBucket $bucket) => $this->concerns($bucket->item, ''))),
+            $this->customers !== []
+                ? []
+                : array_values(array_filter($before->forecasts, fn (ForecastBucket $bucket) => $this->concerns($bucket->item, ''))),
         )];
     }
 
     private function concerns(string $item, string $customer): bool
     {
-        return ($this->items === [] || in_array($item, $this->items, true)) && ($this->customers === [] || in_array($customer, $this->customers, true));
+        return ($this->items === [] || in_array($item, $this->items, true))
+            && ($this->customers === [] || in_array($customer, $this->customers, true));
     }
 
     private function scaled(Network $network, string $item, int $qty): int

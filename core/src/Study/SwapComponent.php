@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\Decimal;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Quantity\Factor;
@@ -13,7 +15,7 @@ use Yposta\Core\Quantity\Quantity;
  * Uses a substitute for a component of one open order, in whole or in part. Components that the order left to the structure are written
  * out first.
  */
-final readonly class SwapComponent implements Change
+final readonly class SwapComponent implements OfOrder
 {
     use OrderChange;
 
@@ -22,14 +24,19 @@ final readonly class SwapComponent implements Change
      * @param  int  $ratio  how much of the substitute stands for one of the component, millionths
      * @param  int|null  $qty  how much of the component is replaced, millionths; null for all that is open
      */
-    public function __construct(public string $order, public string $line, public string $substitute, public int $ratio = Quantity::ONE, public ?int $qty = null)
-    {
+    public function __construct(
+        public string $order,
+        public string $line,
+        public string $substitute,
+        #[Column(new Decimal)] public int $ratio = Quantity::ONE,
+        #[Column(new Decimal)] public ?int $qty = null,
+    ) {
     }
 
     public function apply(Network $network): Network
     {
         self::order($network, $this->order);
-        $substitute = $network->items[$this->substitute] ?? throw new DoesNotFit("there is no item {$this->substitute}");
+        $substitute = $network->items[$this->substitute] ?? throw DoesNotFit::because('no_item', ['item' => $this->substitute]);
         $rows = self::rows($network, $this->order) ?: OrderRows::of($network, $this->order);
         foreach ($rows as $place => $row) {
             if ($row->line !== $this->line) {
@@ -40,13 +47,19 @@ final readonly class SwapComponent implements Change
                 break;
             }
             $taken = Factor::share($replaced, $this->ratio, Quantity::ONE, $substitute->step());
-            $new = new OrderComponent($this->order, $this->freeLine($rows), $this->substitute, $taken, 0, $row->need);
+            $new = OrderComponent::of(
+                order: $this->order,
+                line: $this->freeLine($rows),
+                item: $this->substitute,
+                qty: $taken,
+                need: $row->need,
+            );
             $left = $row->with(qty: $row->qty - $replaced);
             array_splice($rows, $place, 1, $left->qty === 0 ? [$new] : [$left, $new]);
 
             return self::putRows($network, $this->order, $rows);
         }
-        throw new DoesNotFit("order {$this->order} needs nothing more on its line {$this->line}");
+        throw DoesNotFit::because('needs_no_more', ['order' => $this->order, 'line' => $this->line]);
     }
 
     public function inverse(Network $before): array

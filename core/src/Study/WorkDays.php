@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
-use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\DayColumn;
 use Yposta\Core\Network\Network;
 
 /** Closes days of a calendar, or works on days that are closed. */
@@ -13,15 +14,19 @@ final readonly class WorkDays implements Change
     /** The most days in one change. */
     private const MOST = 400;
 
-    public function __construct(public string $calendar, public int $from, public int $to, public bool $works = false)
-    {
+    public function __construct(
+        public string $calendar,
+        #[Column(new DayColumn)] public int $from,
+        #[Column(new DayColumn)] public int $to,
+        public bool $works = false,
+    ) {
     }
 
     public function apply(Network $network): Network
     {
-        $old = $network->calendars[$this->calendar] ?? throw new DoesNotFit("there is no calendar {$this->calendar}");
+        $old = $network->calendars[$this->calendar] ?? throw DoesNotFit::because('no_calendar', ['calendar' => $this->calendar]);
         if ($this->to < $this->from || $this->to - $this->from > self::MOST) {
-            throw new DoesNotFit('the last day is before the first, or more than '.self::MOST.' days after it');
+            throw DoesNotFit::because('days', ['most' => self::MOST]);
         }
         $days = $old->exceptions();
         for ($day = $this->from; $day <= $this->to; $day++) {
@@ -33,8 +38,12 @@ final readonly class WorkDays implements Change
 
     public function inverse(Network $before): array
     {
-        $old = $before->calendars[$this->calendar] ?? throw new DoesNotFit("there is no calendar {$this->calendar}");
+        $old = $before->calendars[$this->calendar] ?? throw DoesNotFit::because('no_calendar', ['calendar' => $this->calendar]);
 
-        return [new PutDays($this->calendar, array_keys(array_filter($old->exceptions())), array_keys(array_filter($old->exceptions(), fn (bool $works) => ! $works)))];
+        return [new PutDays(
+            $this->calendar,
+            array_keys(array_filter($old->exceptions())),
+            array_keys(array_filter($old->exceptions(), fn (bool $works) => ! $works)),
+        )];
     }
 }

@@ -9,14 +9,14 @@ final readonly class Effect
 {
     /**
      * @param  array<string, array{int, int}>  $figures  totals before and after by name
-     * @param  list<Slip>  $lines  sales lines that arrive on another day, those hurt first, the longest first
-     * @param  list<Slip>  $orders  open orders that arrive on another day, the same way
+     * @param  list<ArrivalChange>  $lines  sales lines that arrive on another day, those hurt first, the longest first
+     * @param  list<ArrivalChange>  $orders  open orders that arrive on another day, the same way
      */
     private function __construct(public array $figures, public array $lines, public array $orders)
     {
     }
 
-    public static function between(Facts $before, Facts $after): self
+    public static function between(Outcome $before, Outcome $after): self
     {
         $figures = [];
         foreach ($before->figures as $name => $value) {
@@ -29,7 +29,7 @@ final readonly class Effect
     /** What others pay: the days by which sales lines become later. */
     public function hurtDays(): int
     {
-        return array_sum(array_map(fn (Slip $slip) => $slip->hurts() ? max(1, $slip->days()) : 0, $this->lines));
+        return array_sum(array_map(fn (ArrivalChange $slip) => $slip->hurts() ? max(1, $slip->days()) : 0, $this->lines));
     }
 
     /** By how much a total changes. */
@@ -43,7 +43,7 @@ final readonly class Effect
     /**
      * @param  array<string, Arrival>  $before
      * @param  array<string, Arrival>  $after
-     * @return list<Slip>
+     * @return list<ArrivalChange>
      */
     private static function slips(array $before, array $after): array
     {
@@ -51,10 +51,17 @@ final readonly class Effect
         foreach ($before + $after as $reference => $_) {
             [$old, $new] = [$before[$reference] ?? null, $after[$reference] ?? null];
             if ($old?->expected !== $new?->expected || $old?->due !== $new?->due || $old?->uncovered !== $new?->uncovered) {
-                $slips[] = new Slip($old, $new);
+                $slips[] = new ArrivalChange($old, $new);
             }
         }
-        usort($slips, fn (Slip $a, Slip $b) => [$b->hurts(), $b->days(), $a->arrival()->reference] <=> [$a->hurts(), $a->days(), $b->arrival()->reference]);
+        usort(
+            $slips,
+            fn (ArrivalChange $a, ArrivalChange $b) => [
+                $b->hurts(),
+                $b->days(),
+                $a->arrival()->reference,
+            ] <=> [$a->hurts(), $a->days(), $b->arrival()->reference],
+        );
 
         return $slips;
     }

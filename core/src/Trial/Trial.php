@@ -6,7 +6,7 @@ namespace Yposta\Core\Trial;
 
 use Yposta\Core\NetChange\NetChange;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Options;
+use Yposta\Core\Options\Options;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Planner;
 use Yposta\Core\Quantity\QuantityOutOfRange;
@@ -14,19 +14,20 @@ use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Support\Phrase;
 
 /**
  * A plan to try changes on: plans with them, tells what they do, and goes back to where it stood.
  *
  * It goes from network to network by net change, so that a try costs what the change reaches and not a whole run. Plans and their
- * elements are handed out to read at once and are of no use afterwards; what is kept of them are {@see Facts}.
+ * elements are handed out to read at once and are of no use afterwards; what is kept of them are {@see Outcome}.
  */
 final class Trial
 {
     private Plan $plan;
 
     /** Of the network that things are tried on; worked out when it is asked for. */
-    private ?Facts $facts = null;
+    private ?Outcome $outcome = null;
 
     private ?TriedLines $remembered = null;
 
@@ -42,14 +43,14 @@ final class Trial
     }
 
     /** What stands before anything is tried. Not to be asked for within {@see with()}, where the plan stands elsewhere. */
-    public function facts(): Facts
+    public function outcome(): Outcome
     {
-        if ($this->facts === null) {
+        if ($this->outcome === null) {
             $this->goTo($this->network);
-            $this->facts = Facts::of($this->plan);
+            $this->outcome = Outcome::of($this->plan);
         }
 
-        return $this->facts;
+        return $this->outcome;
     }
 
     /**
@@ -61,28 +62,32 @@ final class Trial
      */
     public function tries(array $lines): Tried
     {
-        $base = $this->facts();
+        $base = $this->outcome();
         $known = $this->remembered?->on($this->network)->upTo($lines) ?? TriedLines::none($this->network);
         $network = $known->network();
-        $before = $known->facts ?? ($known->lines === [] ? $base : null);
+        $before = $known->outcome ?? ($known->lines === [] ? $base : null);
         if ($before === null) {
             $this->goTo($network);
-            $before = Facts::of($this->plan);
+            $before = Outcome::of($this->plan);
         }
         for ($place = count($known->lines); $place < count($lines); $place++) {
             try {
                 $network = $this->goTo((new Changes($lines[$place]))->apply($network));
-                $after = Facts::of($this->plan);
+                $after = Outcome::of($this->plan);
                 $known = $known->with($lines[$place], $network, Effect::between($before, $after), null);
                 $before = $after;
             } catch (DoesNotFit $trouble) {
-                $known = $known->with($lines[$place], $network, null, $trouble->getMessage());
+                $known = $known->with($lines[$place], $network, null, $trouble->phrase());
             }
         }
         $this->goTo($this->network);
         $this->remembered = $known->ending($before);
 
-        return new Tried(Effect::between($base, $before), array_filter($known->own), array_filter($known->troubles, fn (?string $trouble) => $trouble !== null));
+        return new Tried(
+            Effect::between($base, $before),
+            array_filter($known->own),
+            array_filter($known->troubles, fn (?Phrase $trouble) => $trouble !== null),
+        );
     }
 
     /**
@@ -94,9 +99,9 @@ final class Trial
      */
     public function effect(array $changes): Effect
     {
-        $before = $this->facts();
+        $before = $this->outcome();
 
-        return $this->with($changes, fn (Plan $plan) => Effect::between($before, Facts::of($plan)));
+        return $this->with($changes, fn (Plan $plan) => Effect::between($before, Outcome::of($plan)));
     }
 
     /**
@@ -132,12 +137,12 @@ final class Trial
      */
     public function within(Network $network, callable $do): mixed
     {
-        $stood = [$this->network, $this->facts, $this->remembered];
+        $stood = [$this->network, $this->outcome, $this->remembered];
         $this->settle($network);
         try {
             return $do();
         } finally {
-            [$this->network, $this->facts, $this->remembered] = $stood;
+            [$this->network, $this->outcome, $this->remembered] = $stood;
             $this->goTo($this->network);
         }
     }
@@ -152,7 +157,7 @@ final class Trial
         if ($network !== $this->network) {
             $this->goTo($network);
             $this->network = $network;
-            $this->facts = null;
+            $this->outcome = null;
         }
     }
 
@@ -165,7 +170,7 @@ final class Trial
                 $this->plan = NetChange::plan($this->plan, $network);
             } catch (QuantityOutOfRange $trouble) {
                 $this->plan = (new Planner)->plan($stood, $this->options);
-                throw new DoesNotFit($trouble->getMessage());
+                throw new DoesNotFit($trouble->phrase(), $trouble);
             }
         }
 

@@ -9,8 +9,11 @@ use Yposta\Core\Availability\GrossNeeds;
 use Yposta\Core\Availability\Node;
 use Yposta\Core\Availability\Question;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Plan\HoldUpReason;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Run\HoldUpReason;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\MoveOrder;
 use Yposta\Core\Study\PutOrder;
@@ -28,16 +31,26 @@ beforeEach(function () {
         'sales' => "order,line,item,site,qty,due\nS1,1,BOX,MAIN,5,2026-03-12\nS2,1,PIN,MAIN,8,2026-03-30\n",
     ]);
     $this->trial = new Trial($contents->network, $contents->options);
-    $this->ask = fn (Question $question, int $qty, string $due, callable $read) => (new Availability($this->trial, $question))->on($qty * 1_000_000, Day::parse($due), $read);
+    $this->ask = fn (
+        Question $question, int $qty, string $due, callable $read,
+    ) => (new Availability($this->trial, $question))->on($qty * 1_000_000, Day::parse($due), $read);
 });
 
 it('answers for an order, down to what is bought, with the path that decides', function () {
     $found = ($this->ask)(Question::order('M1'), 5, '2026-03-12', fn (Answer $answer) => [
-        'complete' => Day::format((int) $answer->complete), 'inTime' => $answer->isInTime(), 'why' => $answer->decidedBy?->reason, 'at' => $answer->decidedAt?->item->code, 'stock' => $answer->isFromWhatThereIs(),
-        'nodes' => array_map(fn (Node $node) => [$node->depth, $node->point->item->code, $node->demand->qty / 1_000_000, $node->onHand / 1_000_000, $node->short() / 1_000_000, $node->decides], $answer->nodes),
+        'complete' => Day::format((int) $answer->complete), 'inTime' => $answer->isInTime(), 'why' => $answer->decidedBy?->reason,
+        'at' => $answer->decidedAt?->item->code, 'stock' => $answer->isFromWhatThereIs(),
+        'nodes' => array_map(
+            fn (Node $node) => [
+                $node->depth, $node->point->item->code, $node->demand->qty / 1_000_000, $node->onHand / 1_000_000,
+                $node->short() / 1_000_000, $node->decides,
+            ],
+            $answer->nodes,
+        ),
     ]);
 
-    // 6 doors are made for 03-10, begun 03-05; 3 panes of 6 are bought in 6 days: 03-10, 3 days late for the doors: 03-13, so that the boxes are there on 03-17
+    // 6 doors are made for 03-10, begun 03-05; 3 panes of 6 are bought in 6 days: 03-10, 3 days late for the doors: 03-13, so that the
+    // boxes are there on 03-17
     expect($found)->toBe([
         'complete' => '2026-03-17', 'inTime' => false, 'why' => HoldUpReason::LeadTime, 'at' => 'PANE', 'stock' => false,
         'nodes' => [[0, 'DOOR', 10, 4, 6, true], [1, 'PANE', 6, 3, 3, true], [1, 'PIN', 12, 30, 0, false], [0, 'PIN', 20, 30, 2, false]],
@@ -64,21 +77,50 @@ it('tells how much there could be, with and without ordering', function () {
 
 it('answers for so much of an item as for an order of it, and for a sales line', function () {
     $changes = Question::item('BOX', 'MAIN')->changes($this->trial->network(), 2_000_000, Day::parse('2026-03-20'));
-    expect($changes)->toEqual([new PutOrder('new:1', 'make', 'BOX', 'MAIN', 2_000_000, Day::parse('2026-03-20'))])
-        ->and(($this->ask)(Question::item('BOX', 'MAIN'), 2, '2026-03-20', fn (Answer $answer) => count($answer->nodes)))->toBeGreaterThan(1)
-        ->and(($this->ask)(Question::item('PANE', 'MAIN'), 2, '2026-03-20', fn (Answer $answer) => [$answer->nodes, $answer->isInTime()]))->toBe([[], true])
-        ->and(($this->ask)(Question::salesLine('S1', '1'), 5, '2026-03-12', fn (Answer $answer) => [Day::format((int) $answer->complete), $answer->nodes[0]->point->item->code, $answer->decidedAt?->item->code]))->toBe(['2026-03-17', 'BOX', 'PANE'])
+    expect($changes)->toEqual([new PutOrder(OpenOrder::of(
+        code: 'new:1',
+        kind: OrderKind::Make,
+        status: OrderStatus::Firm,
+        item: 'BOX',
+        site: 'MAIN',
+        qty: 2_000_000,
+        due: Day::parse('2026-03-20'),
+    ))])
+        ->and(($this->ask)(
+            Question::item('BOX', 'MAIN'), 2, '2026-03-20', fn (Answer $answer) => count($answer->nodes),
+        ))->toBeGreaterThan(1)
+        ->and(($this->ask)(
+            Question::item('PANE', 'MAIN'), 2, '2026-03-20', fn (Answer $answer) => [$answer->nodes, $answer->isInTime()],
+        ))->toBe([[], true])
+        ->and(($this->ask)(
+            Question::salesLine('S1', '1'), 5, '2026-03-12',
+            fn (Answer $answer) => [
+                Day::format((int) $answer->complete),
+                $answer->nodes[0]->point->item->code,
+                $answer->decidedAt?->item->code,
+            ],
+        ))->toBe(['2026-03-17', 'BOX', 'PANE'])
         ->and(($this->ask)(Question::salesLine('S1', '1'), 5, '2026-03-17', fn (Answer $answer) => $answer->isInTime()))->toBeTrue();
 });
 
 it('asks for what stands without changing anything', function () {
     expect(Question::order('M1')->changes($this->trial->network(), 5_000_000, Day::parse('2026-03-12')))->toBe([])
-        ->and(Question::order('M1')->changes($this->trial->network(), 5_000_000, Day::parse('2026-03-17')))->toEqual([new MoveOrder('M1', Day::parse('2026-03-17'))])
+        ->and(Question::order('M1')->changes(
+            $this->trial->network(),
+            5_000_000,
+            Day::parse('2026-03-17'),
+        ))->toEqual([new MoveOrder('M1', Day::parse('2026-03-17'))])
         ->and(Question::salesLine('S1', '1')->stands($this->trial->network()))->toMatchArray(['qty' => 5_000_000, 'item' => 'BOX']);
 });
 
 it('tells what the asking would do to others', function () {
-    $lines = ($this->ask)(Question::order('M1'), 5, '2026-03-24', fn (Answer $answer, Effect $effect) => array_map(fn ($slip) => [$slip->arrival()->reference, $slip->days(), $slip->hurts()], $effect->lines));
+    $lines = ($this->ask)(
+        Question::order('M1'), 5, '2026-03-24',
+        fn (Answer $answer, Effect $effect) => array_map(
+            fn ($slip) => [$slip->arrival()->reference, $slip->days(), $slip->hurts()],
+            $effect->lines,
+        ),
+    );
 
     expect($lines)->toBe([['sales:S1/1', 7, true]]);
 });
@@ -88,7 +130,16 @@ it('refuses what is not there', function (Question $question) {
 })->with([[Question::order('M9')], [Question::salesLine('S9', '1')], [Question::item('GHOST', 'MAIN')]]);
 
 it('adds up what is bought over all levels against what there is', function () {
-    $rows = $this->trial->with([], fn (Plan $plan) => array_map(fn (array $row) => [$plan->structure->points[$row['point']]->item->code, $row['qty'] / 1_000_000, $row['stock'] / 1_000_000, $row['missing'] / 1_000_000], GrossNeeds::of($plan, $plan->structure->find('BOX', 'MAIN')->index, 1_000_000_000, Day::parse('2026-03-12'))));
+    $rows = $this->trial->with(
+        [],
+        fn (Plan $plan) => array_map(
+            fn (array $row) => [
+                $plan->structure->points[$row['point']]->item->code, $row['qty'] / 1_000_000, $row['stock'] / 1_000_000,
+                $row['missing'] / 1_000_000,
+            ],
+            GrossNeeds::of($plan, $plan->structure->find('BOX', 'MAIN')->index, 1_000_000_000, Day::parse('2026-03-12')),
+        ),
+    );
 
     expect($rows)->toBe([['PANE', 2000, 3, 1997], ['PIN', 8000, 30, 7970]]);
 });
@@ -102,8 +153,15 @@ it('follows fifty levels and stops at what it can show', function () {
         $planning .= $level < 49 ? "L{$level},MAIN,make,1,\n" : "L{$level},MAIN,buy,1,SUP\n";
         $bom .= $level < 49 ? "L{$level},1,L".($level + 1).",1\n" : '';
     }
-    $contents = Support::small(['items' => $items, 'planning' => $planning, 'bom' => $bom, 'sales' => "order,line,item,site,qty,due\nS1,1,L0,MAIN,1,2026-04-28\n"]);
-    $depth = (new Availability(new Trial($contents->network, $contents->options), Question::salesLine('S1', '1')))->on(1_000_000, Day::parse('2026-04-28'), fn (Answer $answer) => array_map(fn (Node $node) => $node->depth, $answer->nodes));
+    $contents = Support::small([
+        'items' => $items, 'planning' => $planning, 'bom' => $bom,
+        'sales' => "order,line,item,site,qty,due\nS1,1,L0,MAIN,1,2026-04-28\n",
+    ]);
+    $depth = (new Availability(new Trial($contents->network, $contents->options), Question::salesLine('S1', '1')))->on(
+        1_000_000,
+        Day::parse('2026-04-28'),
+        fn (Answer $answer) => array_map(fn (Node $node) => $node->depth, $answer->nodes),
+    );
 
     expect($depth)->toBe(range(0, 49));
 });

@@ -31,7 +31,10 @@ it('writes what it reads back to the same', function (Contents $contents) {
 })->with([
     'the demo company' => fn () => Support::bundle(Support::folder(dirname(__DIR__, 3).'/database/demo')),
     'a random network' => fn () => Support::bundle((new RandomBundle(11, 60))->files()),
-    'every setting' => fn () => Support::bundle([...(new RandomBundle(12, 10))->files(), 'plan.csv' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-05-01\ncalendars,off\nbring_in_days,7\npush_out_days,0\nforecasts,MORE;BASE\nconsume,off\nconsume_back_days,3\nconsume_forward_days,4\nforecast_placement,spread\nsafety_stock,off\npeg_rule,priority\ndemand,sales\nsupply,stock;purchase\nsites,MAIN\nitems,I00001;I00002\nbucket,day\n"]),
+    'every setting' => fn () => Support::bundle([
+        ...(new RandomBundle(12, 10))->files(),
+        'plan.csv' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-05-01\ncalendars,off\nbring_in_days,7\npush_out_days,0\nforecasts,MORE;BASE\nconsume,off\nconsume_back_days,3\nconsume_forward_days,4\nforecast_placement,spread\nsafety_stock,off\npeg_rule,priority\ndemand,sales\nsupply,stock;purchase\nsites,MAIN\nitems,I00001;I00002\nbucket,day\n",
+    ]),
 ]);
 
 it('quotes what needs quotes', function () {

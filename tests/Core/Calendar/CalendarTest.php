@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Yposta\Core\Bundle\MasterData;
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\BucketSize;
@@ -14,7 +13,7 @@ function workweek(array $days = []): Calendar
         $exceptions[Day::parse($date)] = $works;
     }
 
-    return MasterData::calendar('WORK', '12345', $exceptions);
+    return Calendar::ofPattern('WORK', '12345', $exceptions);
 }
 
 it('knows days back and forth', function (string $iso, int $weekday) {
@@ -44,7 +43,8 @@ it('steps over days that do not work', function (string $from, int $steps, strin
 it('steps through every day where every day works', function () {
     $calendar = Calendar::everyDay();
 
-    expect($calendar->back(100, 7))->toBe(93)->and($calendar->forward(100, 7))->toBe(107)->and($calendar->steps(100, 104))->toBe(4)->and($calendar->stepsToReach(100, 104))->toBe(4);
+    expect($calendar->back(100, 7))->toBe(93)->and($calendar->forward(100, 7))->toBe(107)->and($calendar->steps(100, 104))->toBe(4)
+        ->and($calendar->stepsToReach(100, 104))->toBe(4);
 });
 
 it('counts working days between two days', function () {
@@ -57,12 +57,15 @@ it('counts working days between two days', function () {
 
 it('finds the fewest steps that reach a day', function (string $from, string $to, int $steps) {
     expect(workweek()->stepsToReach(Day::parse($from), Day::parse($to)))->toBe($steps);
-})->with([['2026-03-12', '2026-03-16', 2], ['2026-03-12', '2026-03-14', 2], ['2026-03-07', '2026-03-08', 0], ['2026-03-12', '2026-03-12', 0]]);
+})->with([
+    ['2026-03-12', '2026-03-16', 2], ['2026-03-12', '2026-03-14', 2], ['2026-03-07', '2026-03-08', 0],
+    ['2026-03-12', '2026-03-12', 0],
+]);
 
 it('refuses a calendar that never works, and steps that run out of days', function () {
     $oneDay = new Calendar('ONCE', array_fill(1, 7, false), [Day::parse('2026-03-02') => true]);
 
-    expect(fn () => MasterData::calendar('NEVER', '', []))->toThrow(InvalidArgumentException::class, 'no working day')
+    expect(fn () => Calendar::ofPattern('NEVER', ''))->toThrow(InvalidArgumentException::class, 'no working day')
         ->and($oneDay->forward(Day::parse('2026-02-01'), 0))->toBe(Day::parse('2026-03-02'))
         ->and(fn () => $oneDay->forward(Day::parse('2026-03-03'), 0))->toThrow(InvalidArgumentException::class, 'too few working days');
 });

@@ -6,14 +6,13 @@ use Tests\Support;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Comparison\Comparison;
 use Yposta\Core\Comparison\Difference;
-use Yposta\Core\Comparison\Picture;
+use Yposta\Core\Comparison\PlanContent;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Plan\MessageCode;
-use Yposta\Core\Plan\MessageFacts;
+use Yposta\Core\Plan\MessageIdentity;
 use Yposta\Core\Plan\Risk;
-use Yposta\Core\Plan\Sentences;
 use Yposta\Core\Plan\StockValue;
 use Yposta\Core\Planner;
+use Yposta\Core\Run\MessageCode;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\MoveOrder;
 
@@ -29,23 +28,27 @@ function lateShop(): Yposta\Core\Bundle\Contents
     ]);
 }
 
-function picture(Network $network): Picture
+function picture(Network $network): PlanContent
 {
     $plan = (new Planner)->plan($network, lateShop()->options);
 
-    return Picture::of($plan, new Sentences(require __DIR__.'/../../../lang/en/planning.php', $plan->structure, $plan->options->planDate));
+    return PlanContent::of($plan, Support::english()->on($plan->options->planDate));
 }
 
 /** @param  list<Difference<object>>  $differences */
 function kinds(array $differences, callable $say): array
 {
-    return array_map(fn (Difference $difference) => $difference->kind().' '.$say($difference->after ?? $difference->before), $differences);
+    return array_map(
+        fn (Difference $difference) => $difference->kind()->value.' '.$say($difference->after ?? $difference->before),
+        $differences,
+    );
 }
 
 it('finds nothing between a plan and itself', function () {
     $comparison = Comparison::of(picture(lateShop()->network), picture(lateShop()->network));
 
-    expect([$comparison->proposals, $comparison->messages, $comparison->late, $comparison->stock])->toBe([[], [], [], []])->and($comparison->figures['lateLines'])->toBe([2, 2]);
+    expect([$comparison->proposals, $comparison->messages, $comparison->late, $comparison->stock])->toBe([[], [], [], []])
+        ->and($comparison->figures['lateLines'])->toBe([2, 2]);
 });
 
 it('tells which lines come on time and what else changes when a purchase comes earlier', function () {
@@ -56,7 +59,10 @@ it('tells which lines come on time and what else changes when a purchase comes e
         ->and($comparison->late[0]->before->why)->toContain('P1')
         ->and($comparison->figures['lateDays'])->toBe([15, 0])
         ->and(kinds($comparison->messages, fn ($message) => "{$message->code} {$message->about}"))->toContain('gone bring_in order:P1')
-        ->and(kinds($comparison->proposals, fn ($proposal) => "{$proposal->item} {$proposal->qty}"))->toBe(['changed KIT 4000000', 'changed KIT 6000000'])
+        ->and(kinds(
+            $comparison->proposals,
+            fn ($proposal) => "{$proposal->item} {$proposal->qty}",
+        ))->toBe(['changed KIT 4000000', 'changed KIT 6000000'])
         ->and(array_keys($comparison->stock))->toBe([Network::key('CASE', 'MAIN')]);
 });
 
@@ -64,12 +70,16 @@ it('pairs proposals that moved or grew and tells new and gone ones', function ()
     $network = lateShop()->network;
     $comparison = Comparison::of(picture($network), picture((new ChangeStock('PIN', 'MAIN', 9_000_000))->apply($network)));
 
-    expect(kinds($comparison->proposals, fn ($proposal) => "{$proposal->item} {$proposal->qty}"))->toBe(['gone PIN 8000000', 'changed PIN 11000000']);
+    expect(kinds(
+        $comparison->proposals,
+        fn ($proposal) => "{$proposal->item} {$proposal->qty}",
+    ))->toBe(['gone PIN 8000000', 'changed PIN 11000000']);
 });
 
 it('reckons the average value of the projected stock', function () {
     $plan = Support::plan(Support::small([
-        'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-03-11\n", 'items' => "item,unit_cost\nBOX,3\n", 'stock' => "item,site,qty\nBOX,MAIN,20\n",
+        'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-03-11\n", 'items' => "item,unit_cost\nBOX,3\n",
+        'stock' => "item,site,qty\nBOX,MAIN,20\n",
         'sales' => "order,line,item,site,qty,due\nA,1,BOX,MAIN,10,2026-03-06\n",
     ]));
 
@@ -82,7 +92,10 @@ it('tells which late customer lines hang on an order, through the levels', funct
     $found = [];
     foreach ($plan->messages as $message) {
         $lines = $risk->of($message);
-        $found[$message->code->value.' '.$message->reference()] = [array_map(fn ($line) => "{$line->name}/{$line->line}", $lines), $risk->value($lines)];
+        $found[$message->code->value.' '.$message->reference()] = [
+            array_map(fn ($line) => "{$line->name}/{$line->line}", $lines),
+            $risk->value($lines),
+        ];
     }
 
     expect($found['bring_in order:P1'])->toBe([['A/1', 'B/2'], 1000])->and($found['below_safety safety:CASE@MAIN'][0])->toHaveCount(2);
@@ -91,12 +104,14 @@ it('tells which late customer lines hang on an order, through the levels', funct
 it('knows a message again by what it is about, whatever the number of a proposal and the day', function () {
     $say = function (string $today, string $stock): array {
         $plan = Support::plan(Support::small([
-            'plan' => "key,value\nplan_date,{$today}\nhorizon_end,2026-04-30\n", 'items' => "item\nBOX\nAXE\n", 'planning' => "item,site,supply,lead_days,supplier\nBOX,MAIN,buy,9,SUP\nAXE,MAIN,buy,0,SUP\n",
-            'sales' => "order,line,item,site,qty,due\nA,1,BOX,MAIN,10,2026-03-06\nA,2,AXE,MAIN,1,2026-03-30\n", 'stock' => "item,site,qty\nAXE,MAIN,{$stock}\n",
+            'plan' => "key,value\nplan_date,{$today}\nhorizon_end,2026-04-30\n", 'items' => "item\nBOX\nAXE\n",
+            'planning' => "item,site,supply,lead_days,supplier\nBOX,MAIN,buy,9,SUP\nAXE,MAIN,buy,0,SUP\n",
+            'sales' => "order,line,item,site,qty,due\nA,1,BOX,MAIN,10,2026-03-06\nA,2,AXE,MAIN,1,2026-03-30\n",
+            'stock' => "item,site,qty\nAXE,MAIN,{$stock}\n",
         ]));
         $message = array_values(array_filter($plan->messages, fn ($message) => $message->code === MessageCode::StartPassed))[0];
 
-        return [$message->reference(), MessageFacts::of($message, $plan)];
+        return [$message->reference(), MessageIdentity::of($message, $plan)];
     };
     [$number, $facts] = $say('2026-03-02', '0');
     [$other, $same] = $say('2026-03-03', '1');

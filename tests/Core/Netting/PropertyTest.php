@@ -6,8 +6,8 @@ use Benchmarks\RandomBundle;
 use Tests\Support;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Plan\Buckets;
-use Yposta\Core\Plan\Demand;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Run\Demand;
 
 /** A plan of a made-up network with every feature mixed. */
 function randomPlan(int $seed): Plan
@@ -90,5 +90,6 @@ it('proposes nothing new when every proposal has become an order', function (int
     $network = Support::converted($contents->network, $plan);
     $again = (new Yposta\Core\Planner)->plan($network, $contents->options);
 
-    expect($plan->proposals)->not->toBeEmpty()->and(array_map(fn ($proposal) => $plan->structure->points[$proposal->point]->label(), $again->proposals))->toBe([]);
+    expect($plan->proposals)->not->toBeEmpty()
+        ->and(array_map(fn ($proposal) => $plan->structure->points[$proposal->point]->label(), $again->proposals))->toBe([]);
 })->with('seeds');

@@ -15,9 +15,9 @@ use Yposta\Core\Plan\LotArithmetic;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\QuantityGuard;
 use Yposta\Core\Plan\Summary;
-use Yposta\Core\Plan\Supply;
-use Yposta\Core\Plan\SupplyKind;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
 
 function worked(string $case = 'worked'): Plan
 {
@@ -56,14 +56,19 @@ it('tells how a demand is covered, late supply apart', function () {
     $sales = $plan->demands[$head->index][0];
     $cover = Cover::of($sales, array_values(array_filter($plan->pegs, fn ($peg) => $peg->demand === $sales)));
 
-    expect([$cover->wanted, $cover->stock, $cover->order, $cover->proposal, $cover->late, $cover->nothing])->toBe([40_000_000, 10_000_000, 0, 0, 30_000_000, 0])
+    expect([
+        $cover->wanted, $cover->stock, $cover->order, $cover->proposal, $cover->late, $cover->nothing,
+    ])->toBe([40_000_000, 10_000_000, 0, 0, 30_000_000, 0])
         ->and($cover->complete)->toBe(Day::parse('2026-03-18'))->and($cover->tooLate)->toBeTrue();
 });
 
 it('lists the flow of a point with a running balance, as needed and as expected', function () {
     $plan = worked('worked_late');
     $rod = $plan->structure->find('ROD', 'MAIN')->index;
-    $read = fn (bool $asExpected) => array_map(fn ($entry) => [Day::format($entry->date), Quantity::format($entry->qty), Quantity::format($entry->balance)], Flow::of($plan->supplies[$rod], $plan->demands[$rod], $asExpected));
+    $read = fn (bool $asExpected) => array_map(
+        fn ($entry) => [Day::format($entry->date), Quantity::format($entry->qty), Quantity::format($entry->balance)],
+        Flow::of($plan->supplies[$rod], $plan->demands[$rod], $asExpected),
+    );
 
     expect($read(false))->toBe([['2026-03-09', '20', '20'], ['2026-03-12', '100', '120'], ['2026-03-12', '-90', '30']])
         ->and($read(true))->toBe([['2026-03-09', '20', '20'], ['2026-03-12', '-90', '-70'], ['2026-03-16', '100', '30']]);
@@ -72,18 +77,25 @@ it('lists the flow of a point with a running balance, as needed and as expected'
 it('finds the lowest balance within a bucket, not only the last', function () {
     $plan = worked('worked_late');
     $rod = $plan->structure->find('ROD', 'MAIN')->index;
-    $rows = (new Buckets(BucketSize::Month, $plan->options->planDate, $plan->options->horizonEnd))->of($plan->supplies[$rod], $plan->demands[$rod]);
+    $rows = (new Buckets(BucketSize::Month, $plan->options->planDate, $plan->options->horizonEnd))->of(
+        $plan->supplies[$rod],
+        $plan->demands[$rod],
+    );
 
     expect($rows)->toHaveCount(2)
-        ->and([$rows[0]->balance, $rows[0]->lowest, $rows[0]->expectedBalance, $rows[0]->expectedLowest])->toBe([30_000_000, 20_000_000, 30_000_000, -70_000_000])
+        ->and([
+            $rows[0]->balance, $rows[0]->lowest, $rows[0]->expectedBalance, $rows[0]->expectedLowest,
+        ])->toBe([30_000_000, 20_000_000, 30_000_000, -70_000_000])
         ->and([$rows[1]->expectedBalance, $rows[1]->expectedLowest])->toBe([30_000_000, 30_000_000]);
 });
 
 it('follows causes up to sales, forecast and the stock rule', function () {
     $plan = Support::plan(Support::small([
         'plan' => "key,value\nplan_date,2026-03-02\nforecasts,F\n", 'items' => "item\nTOP\nRAW\n",
-        'planning' => "item,site,supply,lead_days,supplier,multiple\nTOP,MAIN,make,1,,\nRAW,MAIN,buy,1,SUP,20\n", 'bom' => "item,line,component,qty\nTOP,10,RAW,1\n",
-        'sales' => "order,line,item,site,qty,due\nS1,1,TOP,MAIN,6,2026-03-20\n", 'forecasts' => "forecast,item,site,bucket,start,qty\nF,TOP,MAIN,day,2026-03-20,10\n",
+        'planning' => "item,site,supply,lead_days,supplier,multiple\nTOP,MAIN,make,1,,\nRAW,MAIN,buy,1,SUP,20\n",
+        'bom' => "item,line,component,qty\nTOP,10,RAW,1\n",
+        'sales' => "order,line,item,site,qty,due\nS1,1,TOP,MAIN,6,2026-03-20\n",
+        'forecasts' => "forecast,item,site,bucket,start,qty\nF,TOP,MAIN,day,2026-03-20,10\n",
     ]));
     $causes = new Causes($plan->structure, $plan->pegs);
 
@@ -94,19 +106,40 @@ it('follows causes up to sales, forecast and the stock rule', function () {
 it('sums a plan up', function () {
     $summary = Summary::of(worked('worked_late'));
 
-    expect([$summary->proposals, $summary->salesLines, $summary->lateLines, $summary->lateDays, $summary->startPassed, $summary->startToday, $summary->short])->toBe([4, 1, 1, 2, 1, 2, 2])
+    expect([
+        $summary->proposals, $summary->salesLines, $summary->lateLines, $summary->lateDays, $summary->startPassed,
+        $summary->startToday, $summary->short,
+    ])->toBe([4, 1, 1, 2, 1, 2, 2])
         ->and($summary->lateByReason)->toBe(['lead_time' => 2])
         ->and($summary->messages)->toBe(['start_passed' => 1, 'below_safety' => 2]);
 });
 
-it('gives an order that cannot be there in time the date on which it can, unless the next run would propose it again', function (OrderKind $kind, int $earliest, int $due) {
-    $proposal = new Supply(0, SupplyKind::Proposal, $kind, '1', SupplyKind::Proposal->rank(1), 1, 90, 100, $earliest, 5);
+it(
+    'gives an order that cannot be there in time the date on which it can, unless the next run would propose it again',
+    function (OrderKind $kind, int $earliest, int $due) {
+        $proposal = new Supply(
+            point: 0,
+            kind: SupplyKind::Proposal,
+            type: $kind,
+            name: '1',
+            rank: SupplyKind::Proposal->rank(1),
+            qty: 1,
+            start: 90,
+            due: 100,
+            earliest: $earliest,
+            priority: 5,
+        );
 
-    expect(ConversionDate::of($proposal, 30))->toBe($due);
-})->with([
-    'in time' => [OrderKind::Buy, 95, 100], 'late' => [OrderKind::Buy, 112, 112], 'as late as it may be' => [OrderKind::Transfer, 130, 130], 'too late to be brought in' => [OrderKind::Buy, 131, 100], 'made' => [OrderKind::Make, 112, 100],
+        expect(ConversionDate::of($proposal, 30))->toBe($due);
+    },
+)->with([
+    'in time' => [OrderKind::Buy, 95, 100], 'late' => [OrderKind::Buy, 112, 112], 'as late as it may be' => [OrderKind::Transfer, 130, 130],
+    'too late to be brought in' => [OrderKind::Buy, 131, 100], 'made' => [OrderKind::Make, 112, 100],
 ]);
 
 it('asks about a quantity five times off', function (string $proposed, string $typed, bool $absurd) {
     expect(QuantityGuard::isAbsurd(Quantity::parse($proposed), Quantity::parse($typed)))->toBe($absurd);
-})->with([['10', '50', false], ['10', '50.00001', true], ['10', '2', false], ['10', '1.9', true], ['10', '10', false], ['9000000000000', '1', true]]);
+})->with([
+    ['10', '50', false], ['10', '50.00001', true], ['10', '2', false], ['10', '1.9', true], ['10', '10', false],
+    ['9000000000000', '1', true],
+]);

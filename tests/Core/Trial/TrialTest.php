@@ -8,6 +8,9 @@ use Random\Randomizer;
 use Tests\RandomChange;
 use Tests\Support;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Planner;
 use Yposta\Core\Study\CancelOrder;
@@ -16,7 +19,7 @@ use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\MoveOrder;
 use Yposta\Core\Study\PutOrder;
-use Yposta\Core\Trial\Facts;
+use Yposta\Core\Trial\Outcome;
 use Yposta\Core\Trial\Trial;
 
 beforeEach(function () {
@@ -28,15 +31,27 @@ beforeEach(function () {
         'sales' => "order,line,item,site,qty,due,customer\nS1,1,HEAD,MAIN,10,2026-03-12,Pier 9 Supply\n",
     ]);
     $this->trial = new Trial($this->contents->network, $this->contents->options);
-    $this->rows = fn (Trial $trial) => $trial->with([], fn (Plan $plan) => array_map(fn ($file) => Support::rows($plan, $file), ['proposals.csv', 'pegs.csv', 'demands.csv', 'messages.csv']));
+    $this->rows = fn (Trial $trial) => $trial->with(
+        [],
+        fn (Plan $plan) => array_map(
+            fn ($file) => Support::rows($plan, $file),
+            ['proposals.csv', 'pegs.csv', 'demands.csv', 'messages.csv'],
+        ),
+    );
 });
 
 it('tells what a change does to customers, orders and totals', function () {
     $effect = $this->trial->effect([new MoveOrder('P1', Day::parse('2026-03-12'))]);
 
     expect($effect->figures['lateLines'])->toBe([0, 1])->and($effect->change('lateDays'))->toBe(4)->and($effect->hurtDays())->toBe(4)
-        ->and(array_map(fn ($slip) => [$slip->arrival()->reference, $slip->days(), $slip->hurts()], $effect->lines))->toBe([['sales:S1/1', 4, true]])
-        ->and(array_map(fn ($slip) => [$slip->arrival()->reference, $slip->days(), $slip->hurts()], $effect->orders))->toBe([['order:M1', 4, true], ['order:P1', 2, false]])
+        ->and(array_map(
+            fn ($slip) => [$slip->arrival()->reference, $slip->days(), $slip->hurts()],
+            $effect->lines,
+        ))->toBe([['sales:S1/1', 4, true]])
+        ->and(array_map(
+            fn ($slip) => [$slip->arrival()->reference, $slip->days(), $slip->hurts()],
+            $effect->orders,
+        ))->toBe([['order:M1', 4, true], ['order:P1', 2, false]])
         ->and($effect->orders[0]->arrival()->need)->toBe('part:M1/10');
 });
 
@@ -51,10 +66,23 @@ it('tells what each line does on top of those before, and which do not fit', fun
     $tried = $this->trial->tries([
         [new MoveOrder('P1', Day::parse('2026-03-12'))],
         [new CancelOrder('GHOST')],
-        [new PutOrder('new:1', 'buy', 'ROD', 'MAIN', 10_000_000, Day::parse('2026-03-09'), supplier: 'SUP'), new CancelOrder('P1')],
+        [
+            new PutOrder(OpenOrder::of(
+                code: 'new:1',
+                kind: OrderKind::Buy,
+                status: OrderStatus::Firm,
+                item: 'ROD',
+                site: 'MAIN',
+                qty: 10_000_000,
+                due: Day::parse('2026-03-09'),
+                supplier: 'SUP',
+            )),
+            new CancelOrder('P1'),
+        ],
     ]);
 
-    expect($tried->troubles)->toBe([1 => 'there is no open order GHOST'])->and($tried->own[0]->change('lateLines'))->toBe(1)->and($tried->own[2]->change('lateLines'))->toBe(-1)
+    expect(array_map(Support::english()->say(...), $tried->troubles))->toBe([1 => 'there is no open order GHOST'])
+        ->and($tried->own[0]->change('lateLines'))->toBe(1)->and($tried->own[2]->change('lateLines'))->toBe(-1)
         ->and($tried->effect->change('lateLines'))->toBe(0)->and($tried->own)->not->toHaveKey(1);
 });
 
@@ -66,9 +94,12 @@ it('leaves a line out as a whole when a part of it does not fit', function () {
 
 it('stands where it stood after a try, a refusal and a number out of range', function () {
     $before = ($this->rows)($this->trial);
-    $this->trial->tries([[new MoveOrder('P1', Day::parse('2026-03-20'))], [new ChangePlanning('ROD', 'MAIN', leadDays: 20)]]);
+    $this->trial->tries([[new MoveOrder('P1', Day::parse('2026-03-20'))], [new ChangePlanning('ROD', 'MAIN', ['leadDays' => 20])]]);
     expect(fn () => $this->trial->effect([new CancelOrder('GHOST')]))->toThrow(DoesNotFit::class)
-        ->and(fn () => $this->trial->effect([new ChangeSalesLine('S1', '1', 9_000_000_000_000 * 1_000_000), new ChangePlanning('HEAD', 'MAIN', minQty: 9_000_000_000_000 * 1_000_000, multiple: 8_000_000_000_000 * 1_000_000)]))->toThrow(DoesNotFit::class)
+        ->and(fn () => $this->trial->effect([
+            new ChangeSalesLine('S1', '1', 9_000_000_000_000 * 1_000_000),
+            new ChangePlanning('HEAD', 'MAIN', ['minQty' => 9_000_000_000_000 * 1_000_000, 'multiple' => 8_000_000_000_000 * 1_000_000]),
+        ]))->toThrow(DoesNotFit::class)
         ->and(($this->rows)($this->trial))->toBe($before);
 });
 
@@ -76,14 +107,24 @@ it('tries on top of where it was settled', function () {
     $network = (new MoveOrder('P1', Day::parse('2026-03-12')))->apply($this->trial->network());
     $this->trial->settle($network);
 
-    expect($this->trial->facts()->figures['lateLines'])->toBe(1)->and($this->trial->effect([new MoveOrder('P1', Day::parse('2026-03-10'))])->change('lateLines'))->toBe(-1);
+    expect($this->trial->outcome()->figures['lateLines'])->toBe(1)
+        ->and($this->trial->effect([new MoveOrder('P1', Day::parse('2026-03-10'))])->change('lateLines'))->toBe(-1);
 });
 
 it('tries again only what comes after what it has tried, and says the same', function (array $steps) {
     $all = [
         'late' => [new MoveOrder('P1', Day::parse('2026-03-12'))],
         'ghost' => [new CancelOrder('GHOST')],
-        'more' => [new PutOrder('new:1', 'buy', 'ROD', 'MAIN', 4_000_000, Day::parse('2026-03-09'), supplier: 'SUP')],
+        'more' => [new PutOrder(OpenOrder::of(
+            code: 'new:1',
+            kind: OrderKind::Buy,
+            status: OrderStatus::Firm,
+            item: 'ROD',
+            site: 'MAIN',
+            qty: 4_000_000,
+            due: Day::parse('2026-03-09'),
+            supplier: 'SUP',
+        ))],
         'gone' => [new CancelOrder('P1')],
         'later' => [new ChangeSalesLine('S1', '1', due: Day::parse('2026-03-20'))],
     ];
@@ -105,7 +146,10 @@ it('forgets what it has tried when it stands elsewhere', function () {
     $this->trial->settle((new MoveOrder('P1', Day::parse('2026-03-12')))->apply($this->trial->network()));
 
     expect($this->trial->tries($lines)->effect->figures['lateLines'])->toBe([1, 1]);
-    $inside = $this->trial->within((new MoveOrder('P1', Day::parse('2026-03-09')))->apply($this->trial->network()), fn () => $this->trial->tries($lines)->effect->figures['lateLines']);
+    $inside = $this->trial->within(
+        (new MoveOrder('P1', Day::parse('2026-03-09')))->apply($this->trial->network()),
+        fn () => $this->trial->tries($lines)->effect->figures['lateLines'],
+    );
     expect($inside)->toBe([0, 1])->and($this->trial->tries($lines)->effect->figures['lateLines'])->toBe([1, 1]);
 });
 
@@ -118,7 +162,10 @@ it('says of random changes what whole runs say, and finds its way back', functio
     for ($step = 0; $step < 8; $step++) {
         $network = $random->to($network);
         $trial->settle($network);
-        expect($trial->facts())->toEqual(Facts::of((new Planner)->plan($network, $contents->options)), "seed {$seed}, step {$step}: {$random->last}");
+        expect($trial->outcome())->toEqual(
+            Outcome::of((new Planner)->plan($network, $contents->options)),
+            "seed {$seed}, step {$step}: {$random->last}",
+        );
     }
     $trial->settle($ground);
     expect(($this->rows)($trial))->toBe($before);

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Conversion;
+
+use Yposta\Core\Netting\OrderFromProposal;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Options\Options;
+use Yposta\Core\Plan\ConversionDate;
+use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Study\ProposalOrigin;
+use Yposta\Core\Study\PutOrder;
+
+/** The orders that proposals become: with their start, and the components that the run would give them written out. */
+final readonly class ConversionOrders
+{
+    public function __construct(private Network $network, private Options $options)
+    {
+    }
+
+    /**
+     * @param  string  $code  of the order
+     * @param  int|null  $qty  millionths; null for what is proposed
+     * @param  int|null  $due  day number; null for the date that conversion gives it, see {@see ConversionDate}
+     * @param  string|null  $supplier  null for the one that is proposed
+     *
+     * @throws QuantityOutOfRange when a component would be needed beyond the range
+     */
+    public function order(
+        Supply $proposal,
+        string $item,
+        string $site,
+        string $code,
+        ?int $qty = null,
+        ?int $due = null,
+        ?string $supplier = null,
+        ?ProposalOrigin $from = null,
+    ): PutOrder {
+        $supplier ??= $proposal->supplier;
+        $isOther = $proposal->type === OrderKind::Buy && $supplier !== null && $supplier !== $proposal->supplier;
+        $due ??= ConversionDate::of(
+            $proposal,
+            $this->options->bringInDays,
+            $isOther ? OrderFromProposal::earliest($this->network, $this->options, $item, $site, $supplier) : null,
+        );
+        [$structure, $point] = OrderFromProposal::at($this->network, $this->options, $item, $site, $isOther ? $supplier : null);
+        $made = OrderFromProposal::of($structure, $point, $qty ?? $proposal->qty, $due, $this->options->planDate);
+        $order = OpenOrder::of(
+            code: $code, kind: $proposal->type ?? OrderKind::Buy, status: OrderStatus::Firm, item: $item, site: $site,
+            fromSite: $proposal->fromSite, supplier: $supplier, qty: $qty ?? $proposal->qty,
+            start: $made->start, due: $due, priority: $proposal->priority,
+        );
+        $rows = array_map(
+            fn (array $part) => OrderComponent::of(
+                order: $code,
+                line: $part['line']->line,
+                item: $part['line']->item,
+                qty: $part['qty'],
+                need: $part['need'],
+            ),
+            $made->components,
+        );
+
+        return new PutOrder($order, $rows, $from);
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+/* What was done, for the journal and for the person who did it. */
+return [
+    'changes' => ':count changes: :what',
+    'committed' => [
+        'one' => 'Written: :what.',
+        'many' => ':count changes written.',
+    ],
+    'forecast' => 'Forecast :forecast of :item from :start: :before to :after',
+    'held' => ':count holds written.',
+    'imported' => 'Bundle :bundle imported: :count items',
+    'made' => [
+        'buy' => '1 purchase order|:count purchase orders',
+        'make' => '1 production order|:count production orders',
+        'transfer' => '1 transfer order|:count transfer orders',
+        1 => ':First made.',
+        2 => ':First and :second made.',
+        3 => ':First, :second and :third made.',
+    ],
+    'missing' => [
+        'noted' => ':item missing on :order until :until',
+        'noted_why' => ':item missing on :order until :until: :note',
+    ],
+    'nothing_to_hold' => 'Nothing more is there to be held for these. Nothing was changed.',
+    'run' => [
+        'died' => 'The run stopped without a word; the plan before it stands.',
+        'failed' => ':Trouble. The plan before it stands.',
+        'inside' => 'something went wrong inside the run; it was written to the log',
+        'stopped' => 'The run was stopped. The plan before it stands.',
+        'unfit' => 'a change of the study does not fit any more: :trouble',
+    ],
+    'sentence' => ':What.',
+    'shortage' => [
+        'accepted' => 'Shortage :identity accepted: :reason',
+        'reopened' => 'Shortage :identity open again',
+    ],
+    'undone' => [
+        'one' => 'Undone.',
+        'many' => ':count changes undone.',
+        'what' => 'Undone: :what',
+    ],
+];
