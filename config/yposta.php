@@ -14,7 +14,7 @@ return [
     'kept_runs' => 3,
 
     /*
-     * The socket of the process that keeps the plan ready for what people try (`artisan yposta:desk`); without one each request plans for itself.
+     * The socket of the process that keeps the plan ready for what people try (`artisan yposta:keep-plan`); without one each request plans for itself.
      */
-    'desk' => env('YPOSTA_DESK'),
+    'plan_socket' => env('YPOSTA_PLAN_SOCKET'),
 ];

@@ -59,7 +59,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');
     Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
 
-    Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow'])->whereIn('format', ['csv', 'xlsx']);
+    Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow'])
+        ->whereIn('format', ['csv', 'xlsx']);
     Route::get('/bundle.zip', BundleController::class);
 
     Route::get('/messages', [MessageController::class, 'index']);

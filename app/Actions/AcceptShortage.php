@@ -6,8 +6,11 @@ namespace App\Actions;
 
 use App\Models\User;
 use App\Support\Journal;
+use App\Support\Refused;
 use App\Support\Roles;
+use App\Support\Words;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Support\Phrase;
 
 /** Leaves a shortage as it is, with a reason that others see; without one it is taken back. */
 final readonly class AcceptShortage
@@ -16,16 +19,23 @@ final readonly class AcceptShortage
     public function __invoke(string $identity, string $reason, User $by): void
     {
         if (! $by->can(Roles::STUDY)) {
-            throw new Refused('You may not accept a shortage. Nothing was changed.', 'forbidden');
+            throw Refused::because('shortage.forbidden', [], 'forbidden');
         }
         $reason = trim($reason);
         if ($reason === '') {
             DB::table('accepted_shortages')->where('identity', $identity)->delete();
-            Journal::note('shortage reopened', "Shortage {$identity} open again", $by);
+            Journal::note('shortage reopened', Words::say(new Phrase('journal.shortage.reopened', ['identity' => $identity])), $by);
 
             return;
         }
-        DB::table('accepted_shortages')->updateOrInsert(['identity' => $identity], ['reason' => $reason, 'user_id' => $by->id, 'created_at' => now()]);
-        Journal::note('shortage accepted', "Shortage {$identity} accepted: {$reason}", $by);
+        DB::table('accepted_shortages')->updateOrInsert(
+            ['identity' => $identity],
+            ['reason' => $reason, 'user_id' => $by->id, 'created_at' => now()],
+        );
+        Journal::note(
+            'shortage accepted',
+            Words::say(new Phrase('journal.shortage.accepted', ['identity' => $identity, 'reason' => $reason])),
+            $by,
+        );
     }
 }

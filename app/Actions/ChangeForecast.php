@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\ForecastBucket;
-use App\Models\Item;
+use App\Models\ForecastCellRow;
+use App\Models\MasterItem;
 use App\Models\User;
 use App\Support\Journal;
-use App\Support\Say;
-use App\Support\Settings;
+use App\Support\Refused;
+use App\Support\Words;
 use Illuminate\Support\Facades\DB;
-use InvalidArgumentException;
+use Yposta\Core\Calendar\Date;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Calendar\InvalidDay;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Support\Phrase;
 
 /** Types a quantity into a cell of a forecast. */
 final readonly class ChangeForecast
@@ -27,48 +30,77 @@ final readonly class ChangeForecast
      *
      * @throws Refused when the quantity or bucket is wrong, or someone else has changed the cell
      */
-    public function __invoke(string $forecast, string $item, string $site, string $start, string $qty, int $version, User $by): ForecastBucket
-    {
-        $of = Item::query()->find($item);
-        $like = ForecastBucket::query()->where(['forecast' => $forecast, 'item_code' => $item, 'site_code' => $site])->first();
+    public function __invoke(
+        string $forecast,
+        string $item,
+        string $site,
+        string $start,
+        string $qty,
+        int $version,
+        User $by,
+    ): ForecastCellRow {
+        $of = MasterItem::query()->find($item);
+        $like = ForecastCellRow::query()->where(['forecast' => $forecast, 'item_code' => $item, 'site_code' => $site])->first();
         if ($of === null || $like === null) {
-            throw new Refused("There is no forecast {$forecast} of {$item} at {$site}. Nothing was changed.");
+            throw Refused::because('forecast.none', ['forecast' => $forecast, 'item' => $item, 'site' => $site]);
         }
         $millionths = $this->quantity($qty, $of);
         $this->checkStart($start, BucketSize::from($like->bucket));
 
-        return DB::transaction(function () use ($forecast, $item, $site, $start, $millionths, $version, $by, $of, $like): ForecastBucket {
-            $cell = ForecastBucket::query()->where(['forecast' => $forecast, 'item_code' => $item, 'site_code' => $site, 'start' => $start])->lockForUpdate()->first();
+        return DB::transaction(function () use ($forecast, $item, $site, $start, $millionths, $version, $by, $of, $like): ForecastCellRow {
+            $cell = ForecastCellRow::query()->where([
+                'forecast' => $forecast, 'item_code' => $item, 'site_code' => $site, 'start' => $start,
+            ])->lockForUpdate()->first();
             if (($cell->version ?? 0) !== $version) {
-                $now = Say::quantity((int) ($cell->qty ?? 0), $of->unit);
-                throw new Refused("Someone else has put {$now} there meanwhile. Your ".Say::quantity($millionths, $of->unit).' was not taken; look and type it again.', 'stale', ['qty' => Quantity::format((int) ($cell->qty ?? 0)), 'version' => $cell->version ?? 0]);
+                $now = new Amount((int) ($cell->qty ?? 0), $of->unit);
+                throw Refused::because(
+                    'forecast.stale', ['now' => $now, 'typed' => new Amount($millionths, $of->unit)], 'stale',
+                    ['qty' => Quantity::format((int) ($cell->qty ?? 0)), 'version' => $cell->version ?? 0],
+                );
             }
             $before = (int) ($cell->qty ?? 0);
             if ($cell === null) {
-                $cell = ForecastBucket::query()->create(['forecast' => $forecast, 'item_code' => $item, 'site_code' => $site, 'bucket' => $like->bucket, 'start' => $start, 'qty' => $millionths, 'version' => 1]);
+                $cell = ForecastCellRow::query()->create([
+                    'forecast' => $forecast, 'item_code' => $item, 'site_code' => $site, 'bucket' => $like->bucket,
+                    'start' => $start, 'qty' => $millionths, 'version' => 1,
+                ]);
             } elseif ($before !== $millionths) {
                 $cell->update(['qty' => $millionths, 'version' => $cell->version + 1]);
             }
             if ($before !== $millionths) {
-                Journal::write('forecast', "Forecast {$forecast} of {$item} from ".Say::isoDay($start, Day::parse(Settings::planDate())).': '.Quantity::format($before).' to '.Quantity::format($millionths), $by, $cell, ['from' => $before, 'to' => $millionths]);
+                Journal::write(
+                    'forecast',
+                    Words::say(new Phrase(
+                        'journal.forecast',
+                        [
+                            'forecast' => $forecast, 'item' => $item, 'start' => new Date(Day::parse($start)),
+                            'before' => new Amount($before), 'after' => new Amount($millionths),
+                        ],
+                    )),
+                    $by, $cell, ['from' => $before, 'to' => $millionths],
+                );
             }
 
             return $cell;
         });
     }
 
-    private function quantity(string $text, Item $item): int
+    private function quantity(string $text, MasterItem $item): int
     {
         try {
             $qty = Quantity::parse(trim($text) === '' ? '0' : trim($text));
         } catch (InvalidQuantity $trouble) {
-            throw new Refused(ucfirst($trouble->getMessage()).'. The forecast is as it was.', 'quantity');
+            throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'quantity');
         }
         if ($qty < 0) {
-            throw new Refused('A forecast cannot be negative. It is as it was.', 'quantity');
+            throw Refused::because('forecast.negative', [], 'quantity');
         }
         if (! Quantity::fits($qty, (int) $item->decimals)) {
-            throw new Refused("{$item->code} has {$item->decimals} decimals, ".Quantity::format($qty).' has more. The forecast is as it was.', 'quantity');
+            throw Refused::because(
+                'forecast.decimals',
+                ['item' => $item->code, 'decimals' => (int) $item->decimals, 'qty' => new Amount($qty)],
+                'quantity',
+            );
         }
 
         return $qty;
@@ -78,11 +110,11 @@ final readonly class ChangeForecast
     {
         try {
             $day = Day::parse($start);
-        } catch (InvalidArgumentException $trouble) {
-            throw new Refused(ucfirst($trouble->getMessage()).'. The forecast is as it was.', 'date');
+        } catch (InvalidDay $trouble) {
+            throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'date');
         }
         if ($bucket->startOf($day) !== $day) {
-            throw new Refused("{$start} does not begin a {$bucket->value}. The forecast is as it was.", 'date');
+            throw Refused::because('forecast.start', ['start' => $start, 'bucket' => new Phrase("bucket.{$bucket->value}")], 'date');
         }
     }
 }

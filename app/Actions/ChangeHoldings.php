@@ -5,18 +5,21 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\User;
-use App\Planning\Trials\Ask;
 use App\Support\Idempotency;
+use App\Support\Refused;
 use App\Support\Roles;
+use App\Support\Words;
+use App\Trials\PlanClient;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\FreeSupply;
 use Yposta\Core\Study\HoldSupply;
+use Yposta\Core\Support\Phrase;
 
 /** Holds supply for orders and frees it, at once. Nothing is held twice: of two people who hold the same, the second is told. */
 final readonly class ChangeHoldings
 {
-    public function __construct(private CommitChanges $commit, private Ask $ask)
+    public function __construct(private CommitChanges $commit, private PlanClient $plans)
     {
     }
 
@@ -54,9 +57,10 @@ final readonly class ChangeHoldings
      */
     public function holdFor(array $references, string $key, User $by): array
     {
-        $changes = array_values(array_map(ChangeCodec::decode(...), ($this->ask)('holdable', references: $references)['changes']));
+        $this->allow($by);
+        $changes = array_values(array_map(ChangeCodec::decode(...), $this->plans->ask('holdable', references: $references)['changes']));
 
-        return $changes === [] ? ['message' => 'Nothing more is there to be held for these. Nothing was changed.'] : $this->once($key, $changes, $by);
+        return $changes === [] ? ['message' => Words::say(new Phrase('journal.nothing_to_hold'))] : $this->once($key, $changes, $by);
     }
 
     /**
@@ -65,14 +69,22 @@ final readonly class ChangeHoldings
      */
     private function once(string $key, array $changes, User $by): array
     {
-        if (! $by->can(Roles::HOLD)) {
-            throw new Refused('You may not hold supply. Nothing was changed.', 'forbidden');
-        }
+        $this->allow($by);
 
         return Idempotency::once($key, 'hold', $by, function () use ($changes, $by): array {
             $written = ($this->commit)([$changes], [], $by);
 
-            return ['message' => count($written['sentences']) === 1 ? "{$written['sentences'][0]}." : count($written['sentences']).' holds written.'];
+            return ['message' => Words::say(count($written['sentences']) === 1
+                ? new Phrase('journal.sentence', ['what' => $written['sentences'][0]])
+                : new Phrase('journal.held', ['count' => count($written['sentences'])]))];
         });
+    }
+
+    /** @throws Refused */
+    private function allow(User $by): void
+    {
+        if (! $by->can(Roles::HOLD)) {
+            throw Refused::because('hold.forbidden', [], 'forbidden');
+        }
     }
 }

@@ -6,14 +6,18 @@ namespace App\Actions;
 
 use App\Models\User;
 use App\Planning\ChangeWriter;
-use App\Planning\LinesCheck;
-use App\Planning\NetworkReader;
+use App\Planning\DraftCheck;
+use App\Planning\LiveNetwork;
 use App\Planning\NewCodes;
-use App\Planning\Read\SayChange;
-use App\Planning\Touched;
+use App\Planning\OrderCodes;
+use App\Planning\RowFingerprints;
+use App\Planning\RunProposals;
+use App\Reading\ChangeSentences;
 use App\Support\Journal;
 use App\Support\OrderNumbers;
+use App\Support\Refused;
 use App\Support\Settings;
+use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\Network;
@@ -21,42 +25,55 @@ use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\OrderRows;
+use Yposta\Core\Study\ProposalOrigin;
 use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Support\Phrase;
 
-/** Writes a list of changes into the live data, all or none, with what takes them back. Call within a transaction. */
+/**
+ * Writes a list of changes into the live data, all or none, with what takes them back: drafts, messages, holds and conversions all go this
+ * way. Call within a transaction.
+ */
 final readonly class CommitChanges
 {
-    public function __construct(private NetworkReader $reader, private ChangeWriter $writer, private TakeProposals $conversions)
+    public function __construct(private LiveNetwork $data, private ChangeWriter $writer)
     {
     }
 
     /**
      * @param  list<list<Change>>  $lines
-     * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see Touched}; lines without are not compared
+     * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see RowFingerprints}; lines without
+     *    are not compared
      * @return array{commit: int, sentences: list<string>, orders: list<string>} what was written, and the codes of new orders
      *
      * @throws Refused when a line does not fit, was overtaken or is not the person's to write; `lines` says which
      */
     public function __invoke(array $lines, array $seen, User $by): array
     {
-        $before = $this->reader->read();
+        $before = $this->data->read();
         $this->check($lines, $seen, $before, $by);
-        [$changes, $orders] = $this->numbered($lines, $before);
+        $made = array_keys(NewCodes::made(array_merge(...$lines)));
+        [$changes, $codes] = $this->numbered(array_merge(...$lines), $before);
         $list = new Changes($changes);
-        $after = $list->apply($before);
+        $after = $this->writtenOut($list->apply($before), array_values($codes));
         $inverse = $list->inverse($before);
-        $say = new SayChange(Day::parse(Settings::planDate()));
-        $sentences = array_map(fn (Change $change) => $say->sentence(ChangeCodec::encode($change)), $changes);
-        $this->writer->write($before, $after, $by);
-        $this->conversions->take(array_values(array_filter($changes, fn (Change $change) => $change instanceof PutOrder)), $by);
-        $written = $this->reader->read();
+        $this->writer->write($before, $after, $this->origins($changes), $by);
+        $sentences = (new ChangeSentences(Day::parse(Settings::planDate()), $after))->all($changes);
         $commit = (int) DB::table('commits')->insertGetId([
-            'user_id' => $by->id, 'sentences' => json_encode($sentences, JSON_THROW_ON_ERROR), 'changes' => $this->json($changes), 'inverse' => $this->json($inverse),
-            'touched' => json_encode(Touched::by([...$changes, ...$inverse], $written), JSON_THROW_ON_ERROR), 'created_at' => now(),
+            'user_id' => $by->id, 'sentences' => json_encode($sentences, JSON_THROW_ON_ERROR), 'changes' => $this->json($changes),
+            'inverse' => $this->json($inverse),
+            'touched' => json_encode(RowFingerprints::by([...$changes, ...$inverse], $after), JSON_THROW_ON_ERROR), 'created_at' => now(),
         ]);
-        Journal::write('commit', count($sentences) === 1 ? $sentences[0] : count($sentences).' changes: '.implode('; ', $sentences), $by, null, ['commit' => $commit]);
+        Journal::write(
+            'commit',
+            count($sentences) === 1
+                ? $sentences[0]
+                : Words::say(new Phrase('journal.changes', ['count' => count($sentences), 'what' => implode('; ', $sentences)])),
+            $by, null, ['commit' => $commit],
+        );
+        $this->data->forget();
 
-        return ['commit' => $commit, 'sentences' => $sentences, 'orders' => $orders];
+        return ['commit' => $commit, 'sentences' => $sentences, 'orders' => array_map(fn (string $code) => $codes[$code], $made)];
     }
 
     /**
@@ -66,44 +83,90 @@ final readonly class CommitChanges
     private function check(array $lines, array $seen, Network $network, User $by): void
     {
         $troubles = [];
-        foreach (LinesCheck::of($lines, $seen, $network, $by) as $place => $check) {
+        foreach (DraftCheck::of($lines, $seen, $network, $by) as $place => $check) {
             $trouble = match (true) {
-                $check->moved !== [] => "{$check->movedNames()} has been changed meanwhile",
-                ! $check->may => 'this is not yours to write',
+                $check->moved !== [] => new Phrase('refused.commit.moved', ['names' => $check->movedNames()]),
+                ! $check->may => new Phrase('refused.commit.forbidden'),
                 default => $check->trouble,
             };
             $trouble === null || $troubles[$place] = $trouble;
         }
+        $taken = RunProposals::converted(array_values($this->origins(array_merge(...$lines))))->first();
+        if ($taken !== null) {
+            throw Refused::because(
+                'convert.converted',
+                ['number' => (string) $taken->proposal, 'order' => (string) $taken->order, 'by' => (string) $taken->by],
+                'converted', ['number' => (int) $taken->proposal, 'order' => $taken->order],
+            );
+        }
         if ($troubles !== []) {
-            throw new Refused(ucfirst(array_values($troubles)[0]).'. Nothing was written.', 'fit', ['lines' => $troubles]);
+            throw Refused::because(
+                'commit.unfit', ['trouble' => array_values($troubles)[0]], 'fit',
+                ['lines' => array_map(Words::say(...), $troubles)],
+            );
         }
     }
 
     /**
-     * The changes with the codes that new orders get.
+     * The changes with the codes that new orders get: purchases from one supplier for one site share an order.
      *
-     * @param  list<list<Change>>  $lines
-     * @return array{list<Change>, list<string>}
+     * @param  list<Change>  $changes
+     * @return array{list<Change>, array<string, string>} and the codes by those that they had
      */
-    private function numbered(array $lines, Network $network): array
+    private function numbered(array $changes, Network $network): array
     {
-        $changes = array_merge(...$lines);
-        $codes = $purchases = [];
+        $groups = [];
         foreach (NewCodes::made($changes) as $code => $maker) {
-            if ($maker instanceof PutOrder && $maker->kind === OrderKind::Buy->value && $maker->supplier !== null) {
-                $purchases["{$maker->supplier}\x1f{$maker->site}"][] = $code;
-            } else {
-                $codes[$code] = OrderNumbers::next($maker instanceof PutOrder ? $maker->kind : ($network->orders[$maker->order]->kind->value ?? 'make'));
-            }
+            $put = $maker instanceof PutOrder ? $maker->order : null;
+            $kind = $put->kind ?? ($maker instanceof PutOrder ? OrderKind::Make : $network->orders[$maker->order]->kind ?? OrderKind::Make);
+            $shared = $put !== null && $kind === OrderKind::Buy && $put->supplier !== null ? "{$put->supplier}\x1f{$put->site}" : $code;
+            $groups[$kind->value][$shared][$code] = $put === null ? [0, ''] : [$put->due, $put->item];
         }
-        foreach ($purchases as $lines) { // one purchase order for each supplier and site
-            $order = OrderNumbers::next(OrderKind::Buy->value);
-            foreach ($lines as $place => $code) {
-                $codes[$code] = count($lines) === 1 ? $order : "{$order}.".($place + 1);
+        $codes = [];
+        $numbers = OrderNumbers::next(array_map(count(...), $groups));
+        foreach ($groups as $kind => $orders) {
+            foreach (array_values($orders) as $place => $lines) {
+                uasort($lines, fn (array $a, array $b) => $a[0] <=> $b[0] ?: strcmp($a[1], $b[1]));
+                foreach (array_keys($lines) as $number => $code) {
+                    $codes[$code] = OrderCodes::line($numbers[$kind][$place], $number + 1, count($lines));
+                }
             }
         }
 
-        return [NewCodes::renamed($changes, $codes), array_values($codes)];
+        return [NewCodes::renamed($changes, $codes), $codes];
+    }
+
+    /**
+     * New production orders that left their components to the structure get them written out.
+     *
+     * @param  list<string>  $codes  of new orders
+     */
+    private function writtenOut(Network $after, array $codes): Network
+    {
+        $rows = [];
+        foreach ($codes as $code) {
+            if (isset($after->orders[$code]) && OrderRows::own($after, $code) === []) {
+                array_push($rows, ...OrderRows::of($after, $code));
+            }
+        }
+
+        return $rows === [] ? $after : $after->with(components: [...$after->components, ...$rows]);
+    }
+
+    /**
+     * @param  list<Change>  $changes
+     * @return array<string, ProposalOrigin> of orders made of proposals, by code
+     */
+    private function origins(array $changes): array
+    {
+        $origins = [];
+        foreach ($changes as $change) {
+            if ($change instanceof PutOrder && $change->from !== null) {
+                $origins[$change->orderCode()] = $change->from;
+            }
+        }
+
+        return $origins;
     }
 
     /** @param  list<Change>  $changes */

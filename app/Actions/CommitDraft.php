@@ -8,6 +8,9 @@ use App\Models\Draft;
 use App\Models\User;
 use App\Planning\DraftLines;
 use App\Support\Idempotency;
+use App\Support\Refused;
+use App\Support\Words;
+use Yposta\Core\Support\Phrase;
 
 /** Writes a person's draft into the live data, all of it or nothing. */
 final readonly class CommitDraft
@@ -27,16 +30,23 @@ final readonly class CommitDraft
         return Idempotency::once($key, 'commit', $by, function () use ($version, $by): array {
             $draft = Draft::query()->where('user_id', $by->id)->lockForUpdate()->first();
             if ($draft === null || $draft->lines === []) {
-                throw new Refused('The draft is empty. Nothing was written.');
+                throw Refused::because('commit.empty');
             }
             if ($draft->version !== $version) {
-                throw new Refused('The draft was changed in another window. Nothing was written; look at it again.', 'stale');
+                throw Refused::because('commit.stale', [], 'stale');
             }
             $written = ($this->commit)(DraftLines::of($draft), array_column($draft->lines, 'seen'), $by);
             $draft->update(['lines' => [], 'past' => [], 'future' => [], 'version' => $draft->version + 1]);
             $count = count($written['sentences']);
 
-            return ['commit' => $written['commit'], 'orders' => $written['orders'], 'message' => $count === 1 ? 'Written: '.$written['sentences'][0].'.' : "{$count} changes written."];
+            return [
+                'commit' => $written['commit'],
+                'orders' => $written['orders'],
+                'message' => Words::say(new Phrase(
+                    $count === 1 ? 'journal.committed.one' : 'journal.committed.many',
+                    ['count' => $count, 'what' => $written['sentences'][0] ?? ''],
+                )),
+            ];
         });
     }
 }

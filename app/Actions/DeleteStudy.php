@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Models\Study;
 use App\Models\User;
 use App\Planning\PlanStore;
+use App\Support\Refused;
 use Illuminate\Support\Facades\DB;
 
 /** Deletes a study with its results. */
@@ -20,7 +21,7 @@ final readonly class DeleteStudy
         DB::transaction(function () use ($study): void {
             $runs = Run::query()->where('study_id', $study->id)->get();
             if ($runs->contains(fn (Run $run) => $run->status === 'running')) {
-                throw new Refused("{$study->name} is being planned. Delete it when that is over.", 'running');
+                throw Refused::because('study.delete_running', ['study' => $study->name], 'running');
             }
             foreach ($runs as $run) {
                 PlanStore::forget($run);

@@ -6,12 +6,14 @@ namespace App\Actions;
 
 use App\Models\Draft;
 use App\Models\User;
-use App\Planning\Trials\Ask;
-use App\Planning\Trials\CannotTry;
+use App\Support\Refused;
+use App\Trials\PlanClient;
 use Illuminate\Support\Facades\DB;
-use InvalidArgumentException;
+use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\InvalidChange;
 use Yposta\Core\Study\PutAllocations;
 use Yposta\Core\Study\PutComponents;
 use Yposta\Core\Study\PutDays;
@@ -33,12 +35,14 @@ final readonly class EditDraft
     private const MOST_STEPS = 50;
 
     /** Changes that only take others back. */
-    private const NOT_TRIED = [PutAllocations::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class, RemoveOrder::class];
+    private const NOT_TRIED = [
+        PutAllocations::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class, RemoveOrder::class,
+    ];
 
     /** How often a line is fitted anew when the draft changes meanwhile. */
     private const ATTEMPTS = 3;
 
-    public function __construct(private Ask $ask)
+    public function __construct(private PlanClient $plans)
     {
     }
 
@@ -49,19 +53,19 @@ final readonly class EditDraft
      * @param  string|null  $title  what it is called, where that says more than the changes
      *
      * @throws Refused when a change is not sound
-     * @throws CannotTry when it does not fit what the draft has made so far
+     * @throws Refused when it does not fit what the draft has made so far
      */
     public function add(User $by, array $changes, ?string $title): Draft
     {
         if ($changes === []) {
-            throw new Refused('There is nothing to try. The draft is as it was.');
+            throw Refused::because('draft.nothing');
         }
         $decoded = [];
         foreach ($changes as $fields) {
             try {
                 $decoded[] = $this->sound(ChangeCodec::decode($fields));
-            } catch (InvalidArgumentException $trouble) {
-                throw new Refused(ucfirst($trouble->getMessage()).'. The draft is as it was.', 'change');
+            } catch (InvalidChange $trouble) {
+                throw Refused::because('draft.change', ['trouble' => $trouble->phrase()], 'change');
             }
         }
 
@@ -69,10 +73,10 @@ final readonly class EditDraft
         for ($attempt = 1; ; $attempt++) {
             $asked = Draft::of($by)->lines ?? [];
             if (count($asked) >= self::MOST_LINES) {
-                throw new Refused('A draft takes up to '.self::MOST_LINES.' lines. Commit or keep it first; nothing was added.');
+                throw Refused::because('draft.full', ['most' => self::MOST_LINES]);
             }
             // asked before the draft is locked: whoever answers may have to read what others write
-            $fit = ($this->ask)('fit', lines: $asked, changes: $encoded);
+            $fit = $this->plans->ask('fit', lines: $asked, changes: $encoded);
             $ids = array_column($asked, 'id');
             $line = ['id' => $ids === [] ? 1 : max($ids) + 1, 'changes' => $fit['changes'], 'seen' => $fit['seen'], 'title' => $title];
             $added = false;
@@ -85,24 +89,29 @@ final readonly class EditDraft
                 return $draft;
             }
             if ($attempt === self::ATTEMPTS) {
-                throw new Refused('The draft is being changed in another window. Nothing was added; try again.', 'stale');
+                throw Refused::because('draft.busy', [], 'stale');
             }
         }
     }
 
-    /** What only takes something back is not for people to send, and an order that is new has neither been sent nor received. */
+    /**
+     * What only takes something back is not for people to send, and an order that is new has neither been sent nor received.
+     *
+     * @throws Refused
+     */
     private function sound(Change $change): Change
     {
         $new = match (true) {
-            $change instanceof PutOrder => $change->order,
+            $change instanceof PutOrder => $change->orderCode(),
             $change instanceof SplitOrder => $change->rest,
-            default => 'new:',
+            default => null,
         };
-        if ($change instanceof PutOrder && ($change->received !== 0 || $change->status !== 'firm' || $change->pinned)) {
-            throw new InvalidArgumentException('a new order is firm, and nothing of it has come');
+        if ($change instanceof PutOrder
+            && ($change->order->received !== 0 || $change->order->status !== OrderStatus::Firm || $change->order->pinned)) {
+            throw Refused::because('draft.new_order', [], 'change');
         }
-        if (! str_starts_with($new, 'new:') || in_array($change::class, self::NOT_TRIED, true)) {
-            throw new InvalidArgumentException('this kind of change cannot be drafted');
+        if (($new !== null && ! NewOrderCode::is($new)) || in_array($change::class, self::NOT_TRIED, true)) {
+            throw Refused::because('draft.kind', [], 'change');
         }
 
         return $change;
@@ -117,9 +126,12 @@ final readonly class EditDraft
     public function accept(User $by, int $id): Draft
     {
         $lines = array_column(Draft::of($by)->lines ?? [], null, 'id');
-        $seen = ($this->ask)('look', names: array_map(strval(...), array_keys($lines[$id]['seen'] ?? [])));
+        $seen = $this->plans->ask('look', names: array_map(strval(...), array_keys($lines[$id]['seen'] ?? [])));
 
-        return $this->edit($by, fn (array $lines) => array_map(fn (array $line) => $line['id'] === $id ? [...$line, 'seen' => $seen] : $line, $lines));
+        return $this->edit(
+            $by,
+            fn (array $lines) => array_map(fn (array $line) => $line['id'] === $id ? [...$line, 'seen' => $seen] : $line, $lines),
+        );
     }
 
     public function discard(User $by): Draft
@@ -155,7 +167,10 @@ final readonly class EditDraft
             $draft = $this->locked($by);
             $lines = $edit($draft->lines);
             if ($lines !== $draft->lines) {
-                $draft->update(['lines' => $lines, 'past' => array_slice([...$draft->past ?? [], $draft->lines], -self::MOST_STEPS), 'future' => [], 'version' => $draft->version + 1]);
+                $draft->update([
+                    'lines' => $lines, 'past' => array_slice([...$draft->past ?? [], $draft->lines], -self::MOST_STEPS),
+                    'future' => [], 'version' => $draft->version + 1,
+                ]);
             }
 
             return $draft;

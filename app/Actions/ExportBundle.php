@@ -29,11 +29,16 @@ final readonly class ExportBundle
     public function __invoke(string $path): array
     {
         [$network, $parameters] = Snapshot::read(fn () => [$this->reader->read(), Settings::get(Settings::RUN_DEFAULTS, [])]);
-        $length = isset($parameters['horizonEnd'], $parameters['planDate']) ? Day::parse($parameters['horizonEnd']) - Day::parse($parameters['planDate']) : null;
+        $length = isset($parameters['horizonEnd'], $parameters['planDate'])
+            ? Day::parse($parameters['horizonEnd']) - Day::parse($parameters['planDate'])
+            : null;
         $parameters['planDate'] = Settings::planDate();
         $parameters['horizonEnd'] = $length === null ? null : Day::format(Day::parse($parameters['planDate']) + $length);
         $files = [];
-        foreach ((new BundleWriter($network, RunParameters::options($parameters)))->files() as $name => ['columns' => $columns, 'rows' => $rows]) {
+        foreach ((new BundleWriter(
+            $network,
+            RunParameters::options($parameters),
+        ))->files() as $name => ['columns' => $columns, 'rows' => $rows]) {
             $files[$name] = self::csv([$columns, ...$rows]);
         }
         str_ends_with(strtolower($path), '.zip') ? $this->zip($path, $files) : $this->folder($path, $files);

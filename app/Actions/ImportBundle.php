@@ -9,7 +9,9 @@ use App\Planning\BundleFolder;
 use App\Planning\NetworkWriter;
 use App\Planning\RunParameters;
 use App\Support\Journal;
+use App\Support\Refused;
 use App\Support\Settings;
+use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleReader;
@@ -17,6 +19,7 @@ use Yposta\Core\Bundle\BundleRefused;
 use Yposta\Core\Bundle\Contents;
 use Yposta\Core\Bundle\RowError;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Support\Phrase;
 
 /** Takes a bundle into the database: all of it, or nothing. */
 final readonly class ImportBundle
@@ -37,16 +40,23 @@ final readonly class ImportBundle
     {
         $contents = $this->reader->read(BundleFolder::open($path));
         if ($contents->network->items === [] || $contents->network->sites === []) {
-            throw new BundleRefused([new RowError($contents->network->items === [] ? 'items.csv' : 'sites.csv', null, null, 'the bundle holds nothing to plan', 'add at least one item and one site')]);
+            throw new BundleRefused([new RowError(
+                $contents->network->items === [] ? 'items.csv' : 'sites.csv', null, null,
+                new Phrase('row.nothing_to_plan.problem'), new Phrase('row.nothing_to_plan.remedy'),
+            )]);
         }
         DB::transaction(function () use ($contents, $path, $replace, $pinPlanDate, $by): void {
             if (! $replace && ! NetworkWriter::isEmpty()) {
-                throw new Refused('The database holds data already; nothing was changed. Use --replace to put the bundle in its place.');
+                throw Refused::because('bundle.data_there');
             }
             $this->writer->replace($contents->network);
             Settings::set(Settings::RUN_DEFAULTS, RunParameters::of($contents->options));
             Settings::set(Settings::PINNED_PLAN_DATE, $pinPlanDate ? Day::format($contents->options->planDate) : null);
-            Journal::write('import', 'Bundle '.basename($path).' imported: '.count($contents->network->items).' items', $by);
+            Journal::write(
+                'import',
+                Words::say(new Phrase('journal.imported', ['bundle' => basename($path), 'count' => count($contents->network->items)])),
+                $by,
+            );
         });
 
         return $contents;

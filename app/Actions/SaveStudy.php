@@ -6,14 +6,17 @@ namespace App\Actions;
 
 use App\Models\Study;
 use App\Models\User;
+use App\Support\Refused;
 use App\Support\Roles;
 use Illuminate\Support\Facades\DB;
-use InvalidArgumentException;
 use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\InvalidChange;
 
 /** Makes a study or changes one. What it would do is only found out when it is planned. */
 final readonly class SaveStudy
 {
+    private const LONGEST_NAME = 80;
+
     /** A study with more is no study any more. */
     private const MOST_CHANGES = 200;
 
@@ -27,31 +30,35 @@ final readonly class SaveStudy
     public function __invoke(?Study $study, string $name, array $parameters, array $changes, int $version, User $by): Study
     {
         $name = trim($name);
-        if ($name === '' || mb_strlen($name) > 80) {
-            throw new Refused('A study needs a name of up to 80 characters. Nothing was kept.', 'name');
+        if ($name === '' || mb_strlen($name) > self::LONGEST_NAME) {
+            throw Refused::because('study.name', ['most' => self::LONGEST_NAME], 'name');
         }
         if (count($changes) > self::MOST_CHANGES) {
-            throw new Refused('A study takes up to '.self::MOST_CHANGES.' changes. Nothing was kept.', 'changes');
+            throw Refused::because('study.full', ['most' => self::MOST_CHANGES], 'changes');
         }
         foreach ($changes as $place => $fields) {
             try {
                 $changes[$place] = ChangeCodec::encode(ChangeCodec::decode($fields));
-            } catch (InvalidArgumentException $trouble) {
-                throw new Refused('Change '.($place + 1).": {$trouble->getMessage()}. Nothing was kept.", 'changes', ['place' => $place]);
+            } catch (InvalidChange $trouble) {
+                throw Refused::because(
+                    'study.change', ['number' => $place + 1, 'trouble' => $trouble->phrase()], 'changes', ['place' => $place],
+                );
             }
         }
 
         return DB::transaction(function () use ($study, $name, $parameters, $changes, $version, $by): Study {
             if (Study::query()->where('name', $name)->when($study !== null, fn ($query) => $query->whereKeyNot($study?->id))->exists()) {
-                throw new Refused("There is a study {$name} already. Choose another name; nothing was kept.", 'name');
+                throw Refused::because('study.exists', ['study' => $name], 'name');
             }
             if ($study === null) {
-                return Study::query()->create(['name' => $name, 'parameters' => $parameters, 'changes' => $changes, 'user_id' => $by->id, 'version' => 1]);
+                return Study::query()->create([
+                    'name' => $name, 'parameters' => $parameters, 'changes' => $changes, 'user_id' => $by->id, 'version' => 1,
+                ]);
             }
             self::checkOwner($study, $by);
             $study = Study::query()->lockForUpdate()->findOrFail($study->id);
             if ($study->version !== $version) {
-                throw new Refused("Someone else has changed {$study->name} meanwhile. Yours was not kept; look at it and change it again.", 'stale');
+                throw Refused::because('study.stale', ['study' => $study->name], 'stale');
             }
             $study->update(['name' => $name, 'parameters' => $parameters, 'changes' => $changes, 'version' => $version + 1]);
 
@@ -74,7 +81,7 @@ final readonly class SaveStudy
     public static function checkOwner(Study $study, User $by): void
     {
         if ($study->user_id !== $by->id && ! $by->can(Roles::RUN)) {
-            throw new Refused("{$study->name} belongs to {$study->user?->name}. Keep a study of your own; nothing was changed.", 'forbidden');
+            throw Refused::because('study.forbidden', ['study' => $study->name, 'owner' => (string) $study->user?->name], 'forbidden');
         }
     }
 }

@@ -9,12 +9,15 @@ use App\Models\Run;
 use App\Models\Study;
 use App\Models\User;
 use App\Planning\RunParameters;
+use App\Support\Refused;
 use App\Support\Settings;
+use App\Support\Words;
 use App\Support\Worker;
 use Illuminate\Support\Facades\DB;
-use InvalidArgumentException;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Options;
+use Yposta\Core\Options\InvalidOptions;
+use Yposta\Core\Options\Options;
+use Yposta\Core\Support\Phrase;
 
 /** Queues a run of the live plan, or of a study. */
 final readonly class StartRun
@@ -23,7 +26,8 @@ final readonly class StartRun
     private const SILENT_MINUTES = 10;
 
     /**
-     * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly` narrows to what is sold, or if false takes all levels
+     * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly`
+     *    narrows to what is sold, or if false takes all levels
      *
      * @throws Refused when the wishes contradict each other or a run is under way
      */
@@ -34,11 +38,13 @@ final readonly class StartRun
             $underWay = fn () => Run::query()->where('study_id', $study?->id)->whereIn('status', ['queued', 'running']);
             foreach ($underWay()->get() as $other) {
                 if ($other->updated_at?->isBefore(now()->subMinutes(self::SILENT_MINUTES)) || Worker::isGone($other->worker)) {
-                    $other->update(['status' => 'failed', 'trouble' => 'The run stopped without a word; the plan before it stands.']);
+                    $other->update(['status' => 'failed', 'trouble' => Words::say(new Phrase('journal.run.died'))]);
                 }
             }
             if ($underWay()->exists()) {
-                throw new Refused($study === null ? 'A run is under way already. Its result will be the live plan when it is complete.' : "{$study->name} is being planned already.", 'running');
+                throw $study === null
+                    ? Refused::because('run.under_way', [], 'running')
+                    : Refused::because('study.under_way', ['study' => $study->name], 'running');
             }
 
             return Run::query()->create([
@@ -79,19 +85,26 @@ final readonly class StartRun
         $allLevels = ($wishes['soldOnly'] ?? null) === false;
         unset($wishes['soldOnly'], $defaults['horizonEnd'], $defaults['planDate']);
         $horizon = $this->defaultHorizon($planDate);
-        $parameters = [...$defaults, 'planDate' => $planDate, 'horizonEnd' => $horizon, ...array_filter($wishes, fn ($wish) => $wish !== null)];
+        $parameters = [
+            ...$defaults, 'planDate' => $planDate, 'horizonEnd' => $horizon,
+            ...array_filter($wishes, fn ($wish) => $wish !== null),
+        ];
         if (isset($wishes['sites']) && array_diff(DB::table('sites')->pluck('code')->all(), (array) $wishes['sites']) === []) {
             $parameters['sites'] = null;
         }
         if ($allLevels) {
             $parameters['items'] = null;
         } elseif ($soldOnly) {
-            $parameters['items'] = array_map(strval(...), DB::table('sales_lines')->select('item_code')->union(DB::table('forecast_buckets')->select('item_code'))->orderBy('item_code')->pluck('item_code')->all());
+            $parameters['items'] = array_map(
+                strval(...),
+                DB::table('sales_lines')->select('item_code')->union(DB::table('forecast_buckets')->select('item_code'))
+                    ->orderBy('item_code')->pluck('item_code')->all(),
+            );
         }
         try {
             return RunParameters::options($parameters);
-        } catch (InvalidArgumentException $trouble) {
-            throw new Refused(ucfirst($trouble->getMessage()).'. Nothing was planned; the plan before it stands.', 'parameters');
+        } catch (InvalidOptions $trouble) {
+            throw Refused::because('run.parameters', ['trouble' => $trouble->phrase()], 'parameters');
         }
     }
 
@@ -99,7 +112,9 @@ final readonly class StartRun
     private function defaultHorizon(string $planDate): string
     {
         $defaults = Settings::get(Settings::RUN_DEFAULTS, []);
-        $length = isset($defaults['horizonEnd'], $defaults['planDate']) ? Day::parse($defaults['horizonEnd']) - Day::parse($defaults['planDate']) : 365;
+        $length = isset($defaults['horizonEnd'], $defaults['planDate'])
+            ? Day::parse($defaults['horizonEnd']) - Day::parse($defaults['planDate'])
+            : 365;
 
         return Day::format(Day::parse($planDate) + $length);
     }

@@ -6,19 +6,25 @@ namespace App\Actions;
 
 use App\Models\User;
 use App\Planning\ChangeWriter;
-use App\Planning\LinesCheck;
-use App\Planning\NetworkReader;
+use App\Planning\DraftCheck;
+use App\Planning\LiveNetwork;
 use App\Support\Idempotency;
 use App\Support\Journal;
+use App\Support\Refused;
+use App\Support\Words;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\ProposalOrigin;
+use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\ReleaseOrder;
+use Yposta\Core\Support\Phrase;
 
 /** Takes back what was committed, as a whole, as long as nothing of it has moved on since. */
 final readonly class UndoCommit
 {
-    public function __construct(private NetworkReader $reader, private ChangeWriter $writer)
+    public function __construct(private LiveNetwork $data, private ChangeWriter $writer)
     {
     }
 
@@ -30,33 +36,64 @@ final readonly class UndoCommit
     public function __invoke(int $id, string $key, User $by): array
     {
         return Idempotency::once($key, 'undo', $by, function () use ($id, $by): array {
-            $commit = DB::table('commits')->where('id', $id)->lockForUpdate()->first() ?? throw new Refused('There is no such commit. Nothing was changed.');
+            $commit = DB::table('commits')->where('id', $id)->lockForUpdate()->first() ?? throw Refused::because('undo.none');
             if ($commit->undone_at !== null) {
-                throw new Refused('This was undone already. Nothing was changed.', 'undone');
+                throw Refused::because('undo.done', [], 'undone');
             }
-            $inverse = array_map(ChangeCodec::decode(...), array_values((array) json_decode($commit->inverse, true, 512, JSON_THROW_ON_ERROR)));
+            $inverse = array_map(
+                ChangeCodec::decode(...),
+                array_values((array) json_decode($commit->inverse, true, 512, JSON_THROW_ON_ERROR)),
+            );
             foreach ($inverse as $change) {
                 if ($change instanceof ReleaseOrder) {
-                    throw new Refused("{$change->order} was started or sent. What was committed with it cannot be undone; nothing was changed.", 'moved');
+                    throw Refused::because('undo.started', ['order' => $change->order], 'moved');
                 }
             }
-            $before = $this->reader->read();
-            [$check] = LinesCheck::of([$inverse], [(array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR)], $before, $by);
+            $before = $this->data->read();
+            [$check] = DraftCheck::of(
+                [$inverse], [(array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR)], $before, $by,
+            );
             if ($check->moved !== []) {
-                throw new Refused("{$check->movedNames()} was started, sent or changed since. It can only be undone as a whole, so nothing was changed.", 'moved');
+                throw Refused::because('undo.moved', ['names' => $check->movedNames()], 'moved');
             }
             if (! $check->may) {
-                throw new Refused('Part of this is not yours to write. Nothing was changed.', 'forbidden');
+                throw Refused::because('undo.forbidden', [], 'forbidden');
             }
             if ($check->trouble !== null) {
-                throw new Refused(ucfirst($check->trouble).'. It can only be undone as a whole, so nothing was changed.', 'fit');
+                throw Refused::because('undo.unfit', ['trouble' => $check->trouble], 'fit');
             }
-            $this->writer->write($before, (new Changes($inverse))->apply($before), $by);
+            $this->writer->write($before, (new Changes($inverse))->apply($before), $this->origins($inverse), $by);
+            $this->data->forget();
             DB::table('commits')->where('id', $id)->update(['undone_at' => now(), 'undone_by' => $by->id]);
             $sentences = (array) json_decode($commit->sentences, true, 512, JSON_THROW_ON_ERROR);
-            Journal::write('undo', 'Undone: '.implode('; ', array_map(strval(...), $sentences)), $by, null, ['commit' => $id]);
+            Journal::write(
+                'undo',
+                Words::say(new Phrase('journal.undone.what', ['what' => implode('; ', array_map(strval(...), $sentences))])), $by,
+                null, ['commit' => $id],
+            );
 
-            return ['message' => count($sentences) === 1 ? 'Undone.' : count($sentences).' changes undone.'];
+            return ['message' => Words::say(new Phrase(
+                count($sentences) === 1 ? 'journal.undone.one' : 'journal.undone.many',
+                ['count' => count($sentences)],
+            ))];
         });
+    }
+
+    /**
+     * Orders that come back are again what was made of their proposals.
+     *
+     * @param  list<Change>  $changes
+     * @return array<string, ProposalOrigin> by code
+     */
+    private function origins(array $changes): array
+    {
+        $origins = [];
+        foreach ($changes as $change) {
+            if ($change instanceof PutOrder && $change->from !== null) {
+                $origins[$change->orderCode()] = $change->from;
+            }
+        }
+
+        return $origins;
     }
 }

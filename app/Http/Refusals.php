@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use App\Actions\Refused;
-use App\Planning\Trials\CannotTry;
+use App\Reading\Pages\TroublePage;
+use App\Support\Refused;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
 use Throwable;
 
@@ -22,13 +21,16 @@ final class Refusals
 
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([Refused::class, CannotTry::class]);
-        $exceptions->render(function (Refused|CannotTry $refused, Request $request): JsonResponse|RedirectResponse {
+        $exceptions->dontReport([Refused::class]);
+        $exceptions->render(function (Refused $refused, Request $request): JsonResponse|RedirectResponse {
             if ($request->expectsJson()) {
-                return response()->json(['message' => $refused->getMessage(), 'reason' => $refused->reason, 'details' => $refused instanceof Refused ? $refused->details : []], 422);
+                return response()->json(
+                    ['message' => $refused->sentence(), 'reason' => $refused->reason, 'details' => $refused->details],
+                    422,
+                );
             }
 
-            return back()->with('trouble', $refused->getMessage());
+            return back()->with('trouble', $refused->sentence());
         });
         $exceptions->respond(function (Response $response, Throwable $trouble, Request $request): Response {
             $status = $response->getStatusCode();
@@ -36,7 +38,7 @@ final class Refusals
                 return $response;
             }
 
-            return Inertia::render('Trouble', ['status' => $status])->toResponse($request)->setStatusCode($status);
+            return (new TroublePage($status))->show()->toResponse($request)->setStatusCode($status);
         });
     }
 }

@@ -10,18 +10,20 @@ use App\Planning\PlanStore;
 use App\Planning\RunParameters;
 use App\Support\Journal;
 use App\Support\Snapshot;
+use App\Support\Words;
 use App\Support\Worker;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use InvalidArgumentException;
 use Throwable;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Planner;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Support\Phrase;
 
 /** Plans and stores; the plan before it stays the live one until everything is written. */
 final class ExecuteRun implements ShouldQueue
@@ -44,16 +46,20 @@ final class ExecuteRun implements ShouldQueue
             $this->say($run, 'reading', ['status' => 'running', 'started_at' => now(), 'worker' => Worker::here()]);
             [$network, $change] = Snapshot::read(fn () => [$reader->read(), Journal::newest()]);
             $run->update(['last_change' => $change, 'fingerprint' => hash('sha256', serialize($network))]);
-            $plan = $planner->plan($this->changed($run, $network), RunParameters::options($run->parameters), fn (string $stage) => $this->say($run, $stage));
+            $plan = $planner->plan(
+                $this->changed($run, $network),
+                RunParameters::options($run->parameters),
+                fn (string $stage) => $this->say($run, $stage),
+            );
             $this->say($run, 'storing');
             $store->store($run, $plan);
         } catch (DoesNotFit $trouble) {
-            $this->fail($run, 'A change of the study does not fit any more: '.$trouble->getMessage());
-        } catch (LoopFound|QuantityOutOfRange|InvalidArgumentException $trouble) {
-            $this->fail($run, $trouble instanceof LoopFound ? "The structure contains itself: {$trouble->getMessage()}" : ucfirst($trouble->getMessage()));
+            $this->fail($run, new Phrase('journal.run.unfit', ['trouble' => $trouble->phrase()]));
+        } catch (LoopFound|QuantityOutOfRange|InvalidOptions $trouble) {
+            $this->fail($run, $trouble->phrase());
         } catch (Throwable $trouble) {
             report($trouble);
-            $this->fail($run, 'Something went wrong inside the run; it was written to the log');
+            $this->fail($run, new Phrase('journal.run.inside'));
         } finally {
             gc_enable();
         }
@@ -68,7 +74,7 @@ final class ExecuteRun implements ShouldQueue
     public function failed(?Throwable $trouble): void
     {
         Run::query()->whereKey($this->runId)->whereIn('status', ['queued', 'running'])
-            ->update(['status' => 'failed', 'trouble' => 'The run was stopped. The plan before it stands.']);
+            ->update(['status' => 'failed', 'trouble' => Words::say(new Phrase('journal.run.stopped'))]);
     }
 
     /** @param  array<string, mixed>  $more */
@@ -77,8 +83,11 @@ final class ExecuteRun implements ShouldQueue
         $run->update([...$more, 'stage' => $stage]);
     }
 
-    private function fail(Run $run, string $trouble): void
+    private function fail(Run $run, Phrase $trouble): void
     {
-        $run->update(['status' => 'failed', 'stage' => null, 'finished_at' => now(), 'trouble' => $trouble.'. The plan before it stands.']);
+        $run->update([
+            'status' => 'failed', 'stage' => null, 'finished_at' => now(),
+            'trouble' => Words::say(new Phrase('journal.run.failed', ['trouble' => $trouble])),
+        ]);
     }
 }

@@ -29,16 +29,16 @@ final class Order extends Model
         return $this->hasMany(OrderLine::class)->orderBy('number');
     }
 
-    /** @return BelongsTo<Supplier, $this> */
+    /** @return BelongsTo<MasterSupplier, $this> */
     public function supplier(): BelongsTo
     {
-        return $this->belongsTo(Supplier::class, 'supplier_code', 'code');
+        return $this->belongsTo(MasterSupplier::class, 'supplier_code', 'code');
     }
 
-    /** @return BelongsTo<Site, $this> */
+    /** @return BelongsTo<MasterSite, $this> */
     public function site(): BelongsTo
     {
-        return $this->belongsTo(Site::class, 'site_code', 'code');
+        return $this->belongsTo(MasterSite::class, 'site_code', 'code');
     }
 
     /** @return BelongsTo<User, $this> */

@@ -46,15 +46,15 @@ final class OrderLine extends Model
         return $this->belongsTo(Order::class);
     }
 
-    /** @return BelongsTo<Item, $this> */
+    /** @return BelongsTo<MasterItem, $this> */
     public function item(): BelongsTo
     {
-        return $this->belongsTo(Item::class, 'item_code', 'code');
+        return $this->belongsTo(MasterItem::class, 'item_code', 'code');
     }
 
-    /** @return HasMany<OrderComponent, $this> */
+    /** @return HasMany<LineComponent, $this> */
     public function components(): HasMany
     {
-        return $this->hasMany(OrderComponent::class);
+        return $this->hasMany(LineComponent::class);
     }
 }

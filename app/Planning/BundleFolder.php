@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use RuntimeException;
-use Yposta\Core\Bundle\Schema;
+use Yposta\Core\Bundle\BundleReader;
 use ZipArchive;
 
 /** Opens a bundle, a folder or a zip of CSV files, as streams. Files of other kinds are left alone. */
@@ -57,7 +57,7 @@ final class BundleFolder
         $streams = [];
         for ($place = 0; $place < $zip->numFiles; $place++) {
             $name = basename((string) $zip->getNameIndex($place));
-            if (! isset(Schema::FILES[$name])) {
+            if (! in_array($name, BundleReader::files(), true)) {
                 continue;
             }
             $source = $zip->getStreamIndex($place);

@@ -14,6 +14,7 @@ use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\FreeSupply;
 use Yposta\Core\Study\HoldSupply;
+use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PutAllocations;
 use Yposta\Core\Study\PutDays;
 use Yposta\Core\Study\PutDemand;
@@ -25,26 +26,33 @@ use Yposta\Core\Study\WorkDays;
 /** Who may write which change into the live data. */
 final class ChangeRights
 {
-    private const OF_KIND = [OrderKind::Make->value => Roles::MAKE, OrderKind::Buy->value => Roles::BUY, OrderKind::Transfer->value => Roles::TRANSFER];
-
     public static function may(User $user, Change $change, Network $network): bool
     {
         return $user->can(self::needed($change, $network));
     }
 
-    private static function needed(Change $change, Network $network): string
+    /** The permission to make and change orders of a kind. */
+    public static function ofKind(OrderKind $kind): string
     {
-        return match (true) {
-            $change instanceof PutOrder => self::OF_KIND[$change->kind] ?? Roles::DATA,
-            $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
-            $change instanceof ChangeSalesLine, $change instanceof ScaleDemand, $change instanceof PutDemand => Roles::FORECAST,
-            $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning, $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,
-            default => self::OF_KIND[$network->orders[self::orderOf($change)]->kind->value ?? ''] ?? Roles::DATA,
+        return match ($kind) {
+            OrderKind::Make => Roles::MAKE,
+            OrderKind::Buy => Roles::BUY,
+            OrderKind::Transfer => Roles::TRANSFER,
         };
     }
 
-    private static function orderOf(Change $change): string
+    private static function needed(Change $change, Network $network): string
     {
-        return (string) (get_object_vars($change)['order'] ?? '');
+        $order = $change instanceof OfOrder ? $network->orders[$change->orderCode()] ?? null : null;
+
+        return match (true) {
+            $change instanceof PutOrder => self::ofKind($change->order->kind),
+            $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
+            $change instanceof ChangeSalesLine, $change instanceof ScaleDemand, $change instanceof PutDemand => Roles::FORECAST,
+            $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning,
+            $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,
+            $order !== null => self::ofKind($order->kind),
+            default => Roles::DATA,
+        };
     }
 }

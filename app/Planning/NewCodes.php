@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use Yposta\Core\Network\Network;
+use Yposta\Core\Reference\NewOrderCode;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\PutOrder;
@@ -21,16 +23,9 @@ final class NewCodes
      */
     public static function fresh(array $changes, Network $network): array
     {
-        $codes = [];
-        $number = 0;
-        foreach (array_keys(self::made($changes)) as $code) {
-            do {
-                $number++;
-            } while (isset($network->orders["new:{$number}"]));
-            $codes[$code] = "new:{$number}";
-        }
+        $made = array_keys(self::made($changes));
 
-        return self::renamed($changes, $codes);
+        return self::renamed($changes, array_combine($made, NewOrderCode::free($network->orders, count($made))));
     }
 
     /**
@@ -43,9 +38,9 @@ final class NewCodes
     {
         $made = [];
         foreach ($changes as $change) {
-            if ($change instanceof PutOrder && str_starts_with($change->order, 'new:')) {
-                $made[$change->order] = $change;
-            } elseif ($change instanceof SplitOrder && str_starts_with($change->rest, 'new:')) {
+            if ($change instanceof PutOrder && NewOrderCode::is($change->order->code)) {
+                $made[$change->order->code] = $change;
+            } elseif ($change instanceof SplitOrder && NewOrderCode::is($change->rest)) {
                 $made[$change->rest] = $change;
             }
         }
@@ -60,7 +55,9 @@ final class NewCodes
      */
     public static function renamed(array $changes, array $codes): array
     {
-        return $codes === [] ? $changes : array_map(fn (Change $change) => ChangeCodec::decode(self::inFields(ChangeCodec::encode($change), $codes)), $changes);
+        return $codes === []
+            ? $changes
+            : array_map(fn (Change $change) => ChangeCodec::decode(self::inFields(ChangeCodec::encode($change), $codes)), $changes);
     }
 
     /**
@@ -73,7 +70,7 @@ final class NewCodes
         foreach ($fields as $name => $value) {
             $fields[$name] = match (true) {
                 is_array($value) => self::inFields($value, $codes),
-                is_string($value) && str_contains($value, 'new:') => preg_replace_callback('#^((?:order|out|part):)?(new:\d+)(/.*)?$#', fn (array $part) => $part[1].($codes[$part[2]] ?? $part[2]).($part[3] ?? ''), $value),
+                is_string($value) => $codes[$value] ?? (string) (Reference::tryParse($value)?->renamed($codes) ?? $value),
                 default => $value,
             };
         }

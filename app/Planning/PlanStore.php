@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\Run;
+use App\Support\PhraseJson;
+use App\Support\Stored;
+use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Causes;
-use Yposta\Core\Plan\MessageCode;
-use Yposta\Core\Plan\MessageFacts;
+use Yposta\Core\Plan\MessageIdentity;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Plan\PlanPhrases;
 use Yposta\Core\Plan\Risk;
-use Yposta\Core\Plan\Sentences;
 use Yposta\Core\Plan\StockValue;
 use Yposta\Core\Plan\Summary;
+use Yposta\Core\Run\MessageCode;
 use Yposta\Core\Structure\Outline;
 
 /** Puts a plan into the tables in one transaction; that of a live run becomes the live one at its end. */
@@ -77,12 +80,21 @@ final class PlanStore
             }
         }
         $values = StockValue::byPoint($plan);
-        $insert = new BulkInsert('plan_points', ['run_id', 'n', 'item_code', 'site_code', 'level', 'place', 'supply', 'supplier_code', 'rules', 'trouble_from', 'short_from', 'worst', 'stock_value'], self::ROWS_AT_ONCE);
+        $insert = new BulkInsert(
+            'plan_points',
+            [
+                'run_id', 'n', 'item_code', 'site_code', 'level', 'place', 'supply', 'supplier_code', 'rules', 'trouble_from',
+                'short_from', 'worst', 'stock_value',
+            ],
+            self::ROWS_AT_ONCE,
+        );
         foreach ($plan->structure->points as $index => $point) {
             if (isset($plan->supplies[$index]) || isset($plan->demands[$index])) {
                 $insert->add([
-                    $run, $index, $point->item->code, $point->site->code, $point->level, $places[$index], $point->supply()->value, $point->supplier, json_encode(PointRules::of($point), JSON_THROW_ON_ERROR),
-                    $this->dates->isoOrNull($from[$index] ?? null), $this->dates->isoOrNull($plan->shortFrom[$index] ?? null), $worst[$index] ?? 0, $values[$index] ?? 0,
+                    $run, $index, $point->item->code, $point->site->code, $point->level, $places[$index], $point->supply()->value,
+                    $point->supplier, json_encode(PointRules::of($point), JSON_THROW_ON_ERROR),
+                    $this->dates->isoOrNull($from[$index] ?? null), $this->dates->isoOrNull($plan->shortFrom[$index] ?? null),
+                    $worst[$index] ?? 0, $values[$index] ?? 0,
                 ]);
             }
         }
@@ -93,7 +105,8 @@ final class PlanStore
     {
         $causes = new Causes($plan->structure, $plan->pegs);
         $insert = new BulkInsert('plan_supplies', [
-            'run_id', 'n', 'point', 'kind', 'type', 'name', 'rank', 'qty', 'start', 'due', 'effective', 'available', 'earliest', 'priority', 'pinned', 'released', 'overdue',
+            'run_id', 'n', 'point', 'kind', 'type', 'name', 'rank', 'qty', 'start', 'due', 'effective', 'available', 'earliest', 'priority',
+            'pinned', 'released', 'overdue',
             'brought_in', 'supplier_code', 'from_site_code', 'waits_for', 'reason', 'for_sales', 'for_forecast',
         ], self::ROWS_AT_ONCE);
         foreach ($plan->supplies as $index => $supplies) {
@@ -101,10 +114,14 @@ final class PlanStore
                 $reason = $supply->reason;
                 [$sales, $forecast] = $causes->of($supply);
                 $insert->add([
-                    $run, $this->numbers[spl_object_id($supply)], $index, $supply->kind->value, $supply->type?->value, $supply->name, $supply->rank, $supply->qty,
-                    $this->dates->iso($supply->start), $this->dates->iso($supply->due), $this->dates->iso($supply->effective), $this->dates->iso($supply->available),
-                    $this->dates->iso($supply->earliest), $supply->priority, (int) $supply->pinned, (int) $supply->released, (int) $supply->overdue, (int) $supply->broughtIn,
-                    $supply->supplier, $supply->fromSite, $supply->waitsFor === null ? null : $this->numbers[spl_object_id($supply->waitsFor)],
+                    $run, $this->numbers[spl_object_id($supply)], $index, $supply->kind->value, $supply->type?->value, $supply->name,
+                    $supply->rank, $supply->qty,
+                    $this->dates->iso($supply->start), $this->dates->iso($supply->due), $this->dates->iso($supply->effective),
+                    $this->dates->iso($supply->available),
+                    $this->dates->iso($supply->earliest), $supply->priority, (int) $supply->pinned, (int) $supply->released,
+                    (int) $supply->overdue, (int) $supply->broughtIn,
+                    $supply->supplier, $supply->fromSite,
+                    $supply->waitsFor === null ? null : $this->numbers[spl_object_id($supply->waitsFor)],
                     $reason === null ? null : json_encode(array_values(get_object_vars($reason)), JSON_THROW_ON_ERROR),
                     $sales, $forecast,
                 ]);
@@ -115,20 +132,24 @@ final class PlanStore
 
     private function demands(int $run, Plan $plan): void
     {
-        $sentences = new Sentences(self::templates(), $plan->structure, $plan->options->planDate);
+        $phrases = new PlanPhrases($plan->structure);
         $insert = new BulkInsert('plan_demands', [
-            'run_id', 'n', 'point', 'kind', 'name', 'line', 'rank', 'qty', 'date', 'need', 'original_date', 'expected', 'uncovered', 'late_days', 'priority', 'for_supply', 'customer',
+            'run_id', 'n', 'point', 'kind', 'name', 'line', 'rank', 'qty', 'date', 'need', 'original_date', 'expected', 'uncovered',
+            'late_days', 'priority', 'for_supply', 'customer',
             'hold_up', 'hold_up_reason', 'hold_up_supply',
         ], self::ROWS_AT_ONCE);
         foreach ($plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
                 $holdUp = $demand->holdUp;
                 $insert->add([
-                    $run, $this->numbers[spl_object_id($demand)], $index, $demand->kind->value, $demand->name, $demand->line, $demand->rank, $demand->qty,
-                    $this->dates->isoOrNull($demand->date), $this->dates->isoOrNull($demand->need), $this->dates->isoOrNull($demand->originalDate),
+                    $run, $this->numbers[spl_object_id($demand)], $index, $demand->kind->value, $demand->name, $demand->line, $demand->rank,
+                    $demand->qty,
+                    $this->dates->isoOrNull($demand->date), $this->dates->isoOrNull($demand->need),
+                    $this->dates->isoOrNull($demand->originalDate),
                     $this->dates->isoOrNull($demand->expected), $demand->uncovered, $demand->lateDays(), $demand->priority,
                     $demand->for === null ? null : $this->numbers[spl_object_id($demand->for)], $demand->customer,
-                    $holdUp === null ? null : $sentences->holdUp($holdUp), $holdUp?->reason->value, $holdUp === null ? null : $this->numbers[spl_object_id($holdUp->supply)],
+                    $holdUp === null ? null : PhraseJson::write($phrases->holdUp($holdUp)), $holdUp?->reason->value,
+                    $holdUp === null ? null : $this->numbers[spl_object_id($holdUp->supply)],
                 ]);
             }
         }
@@ -146,15 +167,24 @@ final class PlanStore
 
     private function messages(int $run, Plan $plan): void
     {
-        $sentences = new Sentences(self::templates(), $plan->structure, $plan->options->planDate);
-        $insert = new BulkInsert('plan_messages', ['run_id', 'n', 'point', 'code', 'reference', 'from_date', 'to_date', 'qty', 'text', 'identity', 'facts', 'risk_lines', 'risk_value'], self::ROWS_AT_ONCE);
+        $phrases = new PlanPhrases($plan->structure);
+        $insert = new BulkInsert(
+            'plan_messages',
+            [
+                'run_id', 'n', 'point', 'code', 'reference', 'from_date', 'to_date', 'qty', 'text', 'identity', 'facts',
+                'risk_lines', 'risk_value',
+            ],
+            self::ROWS_AT_ONCE,
+        );
         $risk = new Risk($plan);
         foreach ($plan->messages as $n => $message) {
-            $known = MessageFacts::of($message, $plan);
+            $known = MessageIdentity::of($message, $plan);
             $lines = $risk->of($message);
             $insert->add([
-                $run, $n, $message->point, $message->code->value, $message->reference(), $this->dates->isoOrNull($message->from), $this->dates->isoOrNull($message->to),
-                $message->qty, $sentences->message($message), $known->identity, $known->facts, count($lines), $risk->value($lines),
+                $run, $n, $message->point, $message->code->value, $message->reference(), $this->dates->isoOrNull($message->from),
+                $this->dates->isoOrNull($message->to),
+                $message->qty, Words::say($phrases->message($message), $plan->options->planDate), $known->identity, $known->facts,
+                count($lines), $risk->value($lines),
             ]);
         }
         $insert->finish();
@@ -164,7 +194,7 @@ final class PlanStore
     private function forgetOldRuns(Run $new): void
     {
         $runs = fn () => Run::query()->where('stored', true)->where('study_id', $new->study_id);
-        $kept = $runs()->orderByDesc('id')->limit($new->study_id === null ? (int) config('yposta.kept_runs') : 1)->pluck('id');
+        $kept = $runs()->orderByDesc('id')->limit($new->study_id === null ? Stored::int(config('yposta.kept_runs')) : 1)->pluck('id');
         foreach ($runs()->whereNotIn('id', $kept)->get() as $old) {
             self::forget($old);
             $old->update(['stored' => false]);
@@ -177,11 +207,5 @@ final class PlanStore
         foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_supplies', 'plan_points'] as $table) {
             DB::table($table)->where('run_id', $run->id)->delete();
         }
-    }
-
-    /** @return array<string, string> the sentences of the language in use, by code */
-    public static function templates(): array
-    {
-        return (array) trans('planning');
     }
 }

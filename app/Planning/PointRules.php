@@ -6,7 +6,10 @@ namespace App\Planning;
 
 use Yposta\Core\Structure\Point;
 
-/** The rules by which a run planned a point, kept with its result so that its numbers can be explained when the rules have changed. Quantities in millionths. */
+/**
+ * The rules by which a run planned a point, kept with its result so that its numbers can be explained when the rules have changed.
+ * Quantities in millionths.
+ */
 final readonly class PointRules
 {
     public function __construct(
@@ -31,13 +34,32 @@ final readonly class PointRules
         $planning = $point->planning;
 
         return new self(
-            $point->lead, $planning->lotRule->value, $planning->groupDays, $point->minQty, $point->multiple, $point->maxQty, (int) $planning->fixedQty,
-            (int) $planning->stockMax, $point->safetyStock, $planning->safetyDays, $point->floor(), $planning->fromSite, $planning->frozenDays,
+            lead: $point->lead,
+            lotRule: $planning->lotRule->value,
+            groupDays: $planning->groupDays,
+            minQty: $point->minQty,
+            multiple: $point->multiple,
+            maxQty: $point->maxQty,
+            fixedQty: (int) $planning->fixedQty,
+            stockMax: (int) $planning->stockMax,
+            safetyStock: $point->safetyStock,
+            safetyDays: $planning->safetyDays,
+            floor: $point->floor(),
+            fromSite: $planning->fromSite,
+            frozenDays: $planning->frozenDays,
         );
     }
 
     public static function fromJson(string $json): self
     {
-        return new self(...(array) json_decode($json, true, 8, JSON_THROW_ON_ERROR));
+        /**
+         * @var array{
+         *     lead: int, lotRule: string, groupDays: int, minQty: int, multiple: int, maxQty: int, fixedQty: int, stockMax: int,
+         *     safetyStock: int, safetyDays: int, floor: int, fromSite: string|null, frozenDays: int
+         * } $rules as they were written from an object of this class
+         */
+        $rules = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
+
+        return new self(...$rules);
     }
 }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use InvalidArgumentException;
-use Yposta\Core\Calendar\Day;
-use Yposta\Core\Network\BucketSize;
-use Yposta\Core\Options;
+use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Options\InvalidOptions;
+use Yposta\Core\Options\Options;
+use Yposta\Core\Study\InvalidChange;
+use Yposta\Core\Study\RowCodec;
 
 /** The parameters of a run as they are kept: the options of the core, dates as ISO dates, enums as their values. */
 final class RunParameters
@@ -15,29 +16,20 @@ final class RunParameters
     /** @return array<string, mixed> */
     public static function of(Options $options): array
     {
-        return [
-            ...get_object_vars($options),
-            'planDate' => Day::format($options->planDate),
-            'horizonEnd' => Day::format($options->horizonEnd),
-            'bucket' => $options->bucket->value,
-        ];
+        return RowCodec::encode($options);
     }
 
     /**
      * @param  array<string, mixed>  $parameters
      *
-     * @throws InvalidArgumentException when they contradict each other
+     * @throws InvalidOptions when they contradict each other, or one is no option
      */
     public static function options(array $parameters): Options
     {
-        $parameters['planDate'] = Day::parse((string) $parameters['planDate']);
-        if (isset($parameters['horizonEnd'])) {
-            $parameters['horizonEnd'] = Day::parse((string) $parameters['horizonEnd']);
+        try {
+            return Options::of(...RowCodec::values(Declaration::of(Options::class), $parameters));
+        } catch (InvalidChange $trouble) {
+            throw new InvalidOptions($trouble->phrase(), $trouble);
         }
-        if (isset($parameters['bucket'])) {
-            $parameters['bucket'] = BucketSize::from((string) $parameters['bucket']);
-        }
-
-        return new Options(...$parameters);
     }
 }

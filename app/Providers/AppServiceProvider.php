@@ -4,29 +4,42 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Planning\Trials\Ask;
-use App\Planning\Trials\Desk;
+use App\Planning\LiveNetwork;
+use App\Support\Languages;
 use App\Support\SqliteConnection;
+use App\Trials\LivePlan;
+use App\Trials\PlanClient;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
+use Yposta\Core\Bundle\BundleReader;
+use Yposta\Core\Structure\LoopCheck;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        Connection::resolverFor('sqlite', fn ($pdo, string $database, string $prefix, array $config) => new SqliteConnection($pdo, $database, $prefix, $config));
-        $this->app->scoped(Desk::class); // one plan for all that a request tries
-        $this->app->when(Ask::class)->needs('$socket')->give(fn () => config('yposta.desk'));
+        Connection::resolverFor(
+            'sqlite',
+            fn ($pdo, string $database, string $prefix, array $config) => new SqliteConnection($pdo, $database, $prefix, $config),
+        );
+        $this->app->singleton(Languages::class);
+        $this->app->scoped(LivePlan::class); // one plan for all that a request tries
+        $this->app->scoped(LiveNetwork::class);
+        $this->app->bind(BundleReader::class, fn () => new BundleReader(new LoopCheck));
+        $this->app->when(PlanClient::class)->needs('$socket')->give(fn () => config('yposta.plan_socket'));
     }
 
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->isProduction());
+        Event::listen(RequestHandled::class, fn () => $this->app->make(LiveNetwork::class)->forget());
         RateLimiter::for('sign-in', fn (Request $request) => [
             Limit::perMinute(20)->by($request->ip()),
             Limit::perMinute(5)->by(Str::lower($request->string('email')->toString()).'|'.$request->ip()),

@@ -44,6 +44,7 @@ final class Journal
     /** @return Collection<int, Activity> newest first */
     public static function since(int $change, int $most): Collection
     {
-        return Activity::query()->with('causer')->where('log_name', self::LOG)->where('id', '>', $change)->orderByDesc('id')->limit($most)->get();
+        return Activity::query()->with('causer')->where('log_name', self::LOG)->where('id', '>', $change)->orderByDesc('id')->limit($most)
+            ->get();
     }
 }

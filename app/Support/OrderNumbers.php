@@ -11,21 +11,45 @@ final class OrderNumbers
 {
     private const LETTERS = ['make' => 'M', 'buy' => 'P', 'transfer' => 'T'];
 
-    public static function next(string $kind): string
-    {
-        $letter = self::LETTERS[$kind];
-        $key = "next_order.{$letter}";
-        DB::table('settings')->where('key', $key)->lockForUpdate()->first();
-        $number = Settings::get($key);
-        if (! is_int($number)) {
-            $used = DB::table('orders')->where('code', 'like', "{$letter}-%")->pluck('code')->map(fn ($code) => preg_match('/^\w-(\d{1,12})$/', $code, $part) === 1 ? (int) $part[1] : 0);
-            $number = max(1000, (int) $used->max()) + 1;
-        }
-        while (DB::table('orders')->where('code', "{$letter}-{$number}")->exists()) {
-            $number++;
-        }
-        Settings::set($key, $number + 1);
+    /** Numbers begin above this where there are none yet. */
+    private const FIRST = 1000;
 
-        return sprintf('%s-%04d', $letter, $number);
+    /**
+     * @param  array<string, int>  $counts  how many codes are wanted, by kind of order
+     * @return array<string, list<string>> codes by kind
+     */
+    public static function next(array $counts): array
+    {
+        $keys = array_map(fn (string $kind) => 'next_order.'.self::LETTERS[$kind], array_combine(array_keys($counts), array_keys($counts)));
+        $kept = DB::table('settings')->whereIn('key', array_values($keys))->pluck('value', 'key')->map(fn ($value) => (int) $value)->all();
+        $codes = $next = [];
+        foreach ($counts as $kind => $count) {
+            $letter = self::LETTERS[$kind];
+            $number = $kept[$keys[$kind]] ?? self::first($letter);
+            $codes[$kind] = [];
+            while (count($codes[$kind]) < $count) {
+                $wanted = array_map(
+                    fn (int $offset) => sprintf('%s-%04d', $letter, $number + $offset),
+                    range(0, $count - count($codes[$kind]) - 1),
+                );
+                $codes[$kind] = [
+                    ...$codes[$kind],
+                    ...array_values(array_diff($wanted, DB::table('orders')->whereIn('code', $wanted)->pluck('code')->all())),
+                ];
+                $number += count($wanted);
+            }
+            $next[] = ['key' => $keys[$kind], 'value' => (string) $number];
+        }
+        $next === [] || DB::table('settings')->upsert($next, ['key'], ['value']);
+
+        return $codes;
+    }
+
+    private static function first(string $letter): int
+    {
+        $used = DB::table('orders')->where('code', 'like', "{$letter}-%")->pluck('code')
+            ->map(fn ($code) => preg_match('/^\w-(\d{1,12})$/', $code, $part) === 1 ? (int) $part[1] : 0);
+
+        return max(self::FIRST, (int) $used->max()) + 1;
     }
 }

@@ -60,7 +60,9 @@ final class Workbook
         $xml->startDocument('1.0', 'UTF-8', 'yes');
         $xml->startElement('worksheet');
         $xml->writeAttribute('xmlns', self::MAIN);
-        $xml->writeRaw('<sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2" state="frozen"/></sheetView></sheetViews>');
+        $xml->writeRaw(
+            '<sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2" state="frozen"/></sheetView></sheetViews>',
+        );
         $xml->startElement('sheetData');
         self::row($xml, $columns, array_fill(0, count($columns), 'head'));
         $count = 0;
@@ -118,8 +120,10 @@ final class Workbook
                 ."<Override PartName=\"/xl/workbook.xml\" ContentType=\"{$types}.sheet.main+xml\"/><Override PartName=\"/xl/worksheets/sheet1.xml\" ContentType=\"{$types}.worksheet+xml\"/><Override PartName=\"/xl/styles.xml\" ContentType=\"{$types}.styles+xml\"/></Types>",
             '_rels/.rels' => "<Relationships xmlns=\"{$package}/relationships\"><Relationship Id=\"rId1\" Type=\"{$relations}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>",
             'xl/_rels/workbook.xml.rels' => "<Relationships xmlns=\"{$package}/relationships\"><Relationship Id=\"rId1\" Type=\"{$relations}/worksheet\" Target=\"worksheets/sheet1.xml\"/><Relationship Id=\"rId2\" Type=\"{$relations}/styles\" Target=\"styles.xml\"/></Relationships>",
-            'xl/workbook.xml' => '<workbook xmlns="'.self::MAIN."\" xmlns:r=\"{$relations}\"><sheets><sheet name=\"{$title}\" sheetId=\"1\" r:id=\"rId1\"/></sheets></workbook>",
-            'xl/styles.xml' => '<styleSheet xmlns="'.self::MAIN.'"><numFmts count="1"><numFmt numFmtId="164" formatCode="yyyy\-mm\-dd"/></numFmts><fonts count="2"><font/><font><b/></font></fonts>'
+            'xl/workbook.xml' => '<workbook xmlns="'.self::MAIN
+                ."\" xmlns:r=\"{$relations}\"><sheets><sheet name=\"{$title}\" sheetId=\"1\" r:id=\"rId1\"/></sheets></workbook>",
+            'xl/styles.xml' => '<styleSheet xmlns="'.self::MAIN
+                .'"><numFmts count="1"><numFmt numFmtId="164" formatCode="yyyy\-mm\-dd"/></numFmts><fonts count="2"><font/><font><b/></font></fonts>'
                 .'<fills count="2"><fill><patternFill patternType="none"/></fill><fill><patternFill patternType="gray125"/></fill></fills><borders count="1"><border/></borders><cellStyleXfs count="1"><xf/></cellStyleXfs>'
                 .'<cellXfs count="3"><xf/><xf fontId="1" applyFont="1"/><xf numFmtId="164" applyNumberFormat="1"/></cellXfs></styleSheet>',
         ];

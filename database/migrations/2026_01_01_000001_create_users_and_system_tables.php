@@ -80,7 +80,9 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['idempotency_keys', 'activity_log', 'settings', 'failed_jobs', 'jobs', 'cache_locks', 'cache', 'sessions', 'users'] as $table) {
+        foreach ([
+            'idempotency_keys', 'activity_log', 'settings', 'failed_jobs', 'jobs', 'cache_locks', 'cache', 'sessions', 'users',
+        ] as $table) {
             Schema::dropIfExists($table);
         }
     }

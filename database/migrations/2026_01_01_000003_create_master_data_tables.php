@@ -179,7 +179,10 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['setup_changes', 'operation_alternatives', 'operations', 'closures', 'shifts', 'work_centres', 'substitutes', 'bom_lines', 'planning_data', 'supplier_items', 'suppliers', 'items', 'sites', 'calendar_days', 'calendars'] as $table) {
+        foreach ([
+            'setup_changes', 'operation_alternatives', 'operations', 'closures', 'shifts', 'work_centres', 'substitutes',
+            'bom_lines', 'planning_data', 'supplier_items', 'suppliers', 'items', 'sites', 'calendar_days', 'calendars',
+        ] as $table) {
             Schema::dropIfExists($table);
         }
     }

@@ -122,7 +122,10 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['allocations', 'order_operations', 'order_components', 'order_lines', 'orders', 'sales_lines', 'forecast_buckets', 'stock'] as $table) {
+        foreach ([
+            'allocations', 'order_operations', 'order_components', 'order_lines', 'orders', 'sales_lines', 'forecast_buckets',
+            'stock',
+        ] as $table) {
             Schema::dropIfExists($table);
         }
     }

@@ -6,7 +6,9 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** The steps of a draft that can be undone, what a commit touched, shortages that were accepted, material missed on the floor, saved views. */
+/**
+ * The steps of a draft that can be undone, what a commit touched, shortages that were accepted, material missed on the floor, saved views.
+ */
 return new class extends Migration
 {
     public function up(): void

@@ -33,6 +33,9 @@ final class DemoSeeder extends Seeder
     /** @return list<array{name: string, email: string, role: string, password: string}> */
     public static function accounts(): array
     {
-        return array_map(fn (array $person) => ['name' => $person[0], 'email' => $person[1], 'role' => $person[2], 'password' => self::PASSWORD], self::PEOPLE);
+        return array_map(
+            fn (array $person) => ['name' => $person[0], 'email' => $person[1], 'role' => $person[2], 'password' => self::PASSWORD],
+            self::PEOPLE,
+        );
     }
 }

@@ -21,7 +21,7 @@ final class ExportCommand extends Command
         try {
             $files = $export((string) $this->argument('bundle'));
         } catch (RuntimeException $trouble) {
-            $this->complain([$trouble->getMessage()]);
+            $this->complain([$this->told($trouble)]);
 
             return 2;
         }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\ImportBundle;
-use App\Actions\Refused;
+use App\Support\Refused;
+use App\Support\Words;
 use Illuminate\Console\Command;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleRefused;
@@ -23,20 +24,19 @@ final class ImportCommand extends Command
         try {
             $contents = $import((string) $this->argument('bundle'), (bool) $this->option('replace'), (bool) $this->option('pin'));
         } catch (BundleRefused $refused) {
-            $this->complain($refused->lines());
+            $this->complain($refused->lines(Words::of()));
             $this->complain(['Nothing was imported.']);
 
             return 2;
         } catch (Refused|RuntimeException $refused) {
-            $this->complain([$refused->getMessage()]);
+            $this->complain([$this->told($refused)]);
 
             return 2;
         }
-        foreach ($contents->warnings as $warning) {
-            $this->complain(["note: {$warning}"]);
-        }
+        $this->note($contents->warnings);
         $network = $contents->network;
-        $this->line(count($network->items).' items, '.count($network->planning).' planning points, '.count($network->sales).' sales lines, '.count($network->orders).' open orders imported.');
+        $this->line(count($network->items).' items, '.count($network->planning).' planning points, '.count($network->sales)
+            .' sales lines, '.count($network->orders).' open orders imported.');
 
         return 0;
     }

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Planning\BundleFolder;
-use App\Planning\PlanStore;
+use App\Support\Stopwatch;
+use App\Support\Words;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleReader;
 use Yposta\Core\Bundle\BundleRefused;
-use Yposta\Core\Bundle\PlanWriter;
-use Yposta\Core\Plan\Sentences;
+use Yposta\Core\Plan\PlanWriter;
 use Yposta\Core\Planner;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
@@ -37,24 +37,27 @@ final class PlanCommand extends Command
         }
         try {
             $contents = $reader->read(BundleFolder::open((string) $this->argument('bundle')));
-            foreach ($contents->warnings as $warning) {
-                $this->complain(["note: {$warning}"]);
-            }
-            $plan = $planner->plan($contents->network, $contents->options);
+            $this->note($contents->warnings);
+            $watch = new Stopwatch;
+            $plan = $planner->plan($contents->network, $contents->options, $watch);
+            $watch->stop();
             $streams = $this->streams($out);
         } catch (BundleRefused $refused) {
-            $this->complain($refused->lines());
+            $this->complain($refused->lines(Words::of()));
 
             return 2;
         } catch (LoopFound|QuantityOutOfRange|InvalidArgumentException|RuntimeException $refused) {
-            $this->complain([$refused->getMessage()]);
+            $this->complain([$this->told($refused)]);
 
             return 2;
         }
-        (new PlanWriter($plan, new Sentences(PlanStore::templates(), $plan->structure, $plan->options->planDate)))->write($streams);
+        (new PlanWriter($plan, Words::of($plan->options->planDate)))->write($streams);
         array_map(fclose(...), $streams);
         $this->line(count($plan->proposals).' proposals, '.count($plan->messages).' messages.');
-        $this->line(sprintf('core: net %.3f s, projection %.3f s, peak %d MiB', $plan->seconds['net'], $plan->seconds['projection'], memory_get_peak_usage(true) >> 20));
+        $this->line(sprintf(
+            'core: net %.3f s, projection %.3f s, peak %d MiB', $watch->seconds('structure', 'projection'),
+            $watch->seconds('projection'), memory_get_peak_usage(true) >> 20,
+        ));
 
         return 0;
     }

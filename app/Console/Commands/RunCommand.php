@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\Refused;
 use App\Actions\StartRun;
+use App\Support\Refused;
 use Illuminate\Console\Command;
 
 final class RunCommand extends Command
@@ -23,7 +23,7 @@ final class RunCommand extends Command
         try {
             $run = $start([], null);
         } catch (Refused $refused) {
-            $this->complain([$refused->getMessage()]);
+            $this->complain([$this->told($refused)]);
 
             return 2;
         }
@@ -33,7 +33,10 @@ final class RunCommand extends Command
             return 2;
         }
         $summary = $run->summary ?? [];
-        $this->line(sprintf('Planned: %d proposals, %d of %d sales lines late.', $summary['proposals'] ?? 0, $summary['lateLines'] ?? 0, $summary['salesLines'] ?? 0));
+        $this->line(sprintf(
+            'Planned: %d proposals, %d of %d sales lines late.', $summary['proposals'] ?? 0, $summary['lateLines'] ?? 0,
+            $summary['salesLines'] ?? 0,
+        ));
 
         return 0;
     }

@@ -22,9 +22,13 @@ final class UserCommand extends Command
     public function handle(): int
     {
         $password = (string) ($this->option('password') ?? Str::password(16, symbols: false));
-        $given = ['email' => $this->argument('email'), 'name' => $this->argument('name'), 'role' => $this->argument('role'), 'password' => $password];
+        $given = [
+            'email' => $this->argument('email'), 'name' => $this->argument('name'), 'role' => $this->argument('role'),
+            'password' => $password,
+        ];
         $check = Validator::make($given, [
-            'email' => 'required|email|max:190', 'name' => 'required|string|max:190', 'role' => 'required|in:'.implode(',', array_keys(Roles::OF)), 'password' => 'required|string|min:10',
+            'email' => 'required|email|max:190', 'name' => 'required|string|max:190',
+            'role' => 'required|in:'.implode(',', array_keys(Roles::OF)), 'password' => 'required|string|min:10',
         ]);
         if ($check->fails()) {
             $this->complain(array_values($check->errors()->all()));
@@ -33,9 +37,13 @@ final class UserCommand extends Command
         }
         DB::transaction(function () use ($given): void {
             Roles::install();
-            User::query()->updateOrCreate(['email' => Str::lower($given['email'])], ['name' => $given['name'], 'password' => $given['password']])->syncRoles([$given['role']]);
+            User::query()->updateOrCreate(
+                ['email' => Str::lower($given['email'])],
+                ['name' => $given['name'], 'password' => $given['password']],
+            )->syncRoles([$given['role']]);
         });
-        $this->line("{$given['name']} signs in as {$given['email']}".($this->option('password') === null ? " with the password {$password}" : '').'.');
+        $this->line("{$given['name']} signs in as {$given['email']}"
+            .($this->option('password') === null ? " with the password {$password}" : '').'.');
 
         return 0;
     }

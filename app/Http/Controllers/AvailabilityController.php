@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Draft;
-use App\Planning\Read\SubjectSearch;
-use App\Planning\Trials\Ask;
+use App\Reading\Pages\AvailabilityPage;
+use App\Reading\SubjectSearch;
+use App\Trials\PlanClient;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 /** Can it be complete on that day, and through what? */
@@ -17,7 +17,11 @@ final class AvailabilityController extends Controller
 {
     public function index(Request $request): Response
     {
-        return Inertia::render('Availability', ['subject' => $request->string('of')->limit(190, '')->toString(), 'qty' => $request->string('qty')->limit(30, '')->toString(), 'due' => $request->string('due')->limit(10, '')->toString()]);
+        return (new AvailabilityPage(
+            subject: $request->string('of')->limit(190, '')->toString(),
+            qty: $request->string('qty')->limit(30, '')->toString(),
+            due: $request->string('due')->limit(10, '')->toString(),
+        ))->show();
     }
 
     public function subjects(Request $request): JsonResponse
@@ -25,31 +29,38 @@ final class AvailabilityController extends Controller
         return response()->json(SubjectSearch::find($request->string('q')->limit(60, '')->toString()));
     }
 
-    public function answer(Request $request, Ask $ask): JsonResponse
+    public function answer(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($ask('availability', ...$this->question($request)));
+        return response()->json($plans->ask('availability', ...$this->question($request)));
     }
 
-    public function earliest(Request $request, Ask $ask): JsonResponse
+    public function earliest(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($ask('earliest', ...array_diff_key($this->question($request), ['due' => null])));
+        return response()->json($plans->ask('earliest', ...array_diff_key($this->question($request), ['due' => null])));
     }
 
-    public function possible(Request $request, Ask $ask): JsonResponse
+    public function possible(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($ask('possible', ...array_diff_key($this->question($request), ['qty' => null])));
+        return response()->json($plans->ask('possible', ...array_diff_key($this->question($request), ['qty' => null])));
     }
 
-    public function parts(Request $request, Ask $ask): JsonResponse
+    public function parts(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($ask('parts', ...$this->question($request)));
+        return response()->json($plans->ask('parts', ...$this->question($request)));
     }
 
     /** @return array{lines: list<array<string, mixed>>, subject: string, qty: string|null, due: string|null} */
     private function question(Request $request): array
     {
-        $given = $request->validate(['of' => 'required|string|max:190', 'qty' => ['nullable', 'regex:/^\d{1,9}(\.\d{1,6})?$/'], 'due' => 'nullable|date_format:Y-m-d']);
+        $given = $request->validate([
+            'of' => 'required|string|max:190',
+            'qty' => ['nullable', 'regex:/^\d{1,9}(\.\d{1,6})?$/'],
+            'due' => 'nullable|date_format:Y-m-d',
+        ]);
 
-        return ['lines' => Draft::of($this->user($request))->lines ?? [], 'subject' => $given['of'], 'qty' => $given['qty'] ?? null, 'due' => $given['due'] ?? null];
+        return [
+            'lines' => Draft::of($this->user($request))->lines ?? [], 'subject' => $given['of'], 'qty' => $given['qty'] ?? null,
+            'due' => $given['due'] ?? null,
+        ];
     }
 }

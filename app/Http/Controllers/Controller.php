@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\ShownPlan;
 use App\Models\User;
-use App\Planning\Read\StoredPlan;
-use App\Support\ShownPlan;
+use App\Reading\StoredPlan;
 use Illuminate\Http\Request;
 
 abstract class Controller

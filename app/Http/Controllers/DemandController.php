@@ -6,14 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Actions\ChangeForecast;
 use App\Planning\NetworkReader;
-use App\Planning\Read\Answers;
-use App\Planning\Read\DemandView;
+use App\Reading\DemandView;
+use App\Reading\Explanations;
+use App\Reading\Pages\DemandPage;
 use App\Support\Roles;
 use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Inertia\Inertia;
 use Inertia\Response;
 
 final class DemandController extends Controller
@@ -28,14 +28,14 @@ final class DemandController extends Controller
         $showForecast = $request->query('view') === 'forecast';
         $late = $request->boolean('late');
 
-        return Inertia::render('Demand', [
-            'filter' => ['view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $late ? '1' : '', 'forecast' => $forecast],
-            'sales' => $showForecast ? [] : $view->sales($site, $text, $late),
-            'mostLines' => DemandView::MOST_LINES,
-            'forecasts' => $names,
-            'rows' => $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : [],
-            'counted' => in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
-        ]);
+        return (new DemandPage(
+            filter: ['view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $late ? '1' : '', 'forecast' => $forecast],
+            sales: $showForecast ? [] : $view->sales($site, $text, $late),
+            mostLines: DemandView::MOST_LINES,
+            forecasts: $names,
+            rows: $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : [],
+            counted: in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
+        ))->show();
     }
 
     /** What serves a sales line, for the inspector. */
@@ -44,19 +44,23 @@ final class DemandController extends Controller
         $plan = $this->plan();
         $n = $plan === null ? null : DB::table('plan_demands')->where('run_id', $plan->run->id)->where('kind', 'sales')
             ->where('name', $request->string('order')->toString())->where('line', $request->string('line')->toString())->value('n');
-        abort_if($plan === null || ! is_numeric($n), 404, 'This sales line is not in the live plan.');
+        abort_if($plan === null || ! is_numeric($n), 404, (string) trans('This sales line is not in the live plan.'));
 
-        return response()->json((new Answers($plan))->demand($plan->demandNumbered((int) $n)));
+        return response()->json((new Explanations($plan))->demand($plan->demandNumbered((int) $n)));
     }
 
     public function change(Request $request, ChangeForecast $change): JsonResponse
     {
         abort_unless($this->user($request)->can(Roles::FORECAST), 403);
         $given = $request->validate([
-            'forecast' => 'required|string|max:190', 'item' => 'required|string|max:190', 'site' => 'required|string|max:190', 'start' => 'required|string|max:20',
+            'forecast' => 'required|string|max:190', 'item' => 'required|string|max:190', 'site' => 'required|string|max:190',
+            'start' => 'required|string|max:20',
             'qty' => 'present|nullable|string|max:60', 'version' => 'required|integer|min:0',
         ]);
-        $cell = $change($given['forecast'], $given['item'], $given['site'], $given['start'], (string) $given['qty'], (int) $given['version'], $this->user($request));
+        $cell = $change(
+            $given['forecast'], $given['item'], $given['site'], $given['start'], (string) $given['qty'], (int) $given['version'],
+            $this->user($request),
+        );
 
         return response()->json(['version' => $cell->version]);
     }

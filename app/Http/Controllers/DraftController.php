@@ -9,71 +9,86 @@ use App\Actions\EditDraft;
 use App\Actions\SaveStudy;
 use App\Actions\StartRun;
 use App\Models\Draft;
-use App\Planning\Trials\Ask;
 use App\Support\Roles;
+use App\Trials\PlanClient;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** A person's draft: what is tried before anything is written. */
 final class DraftController extends Controller
 {
-    public function show(Request $request, Ask $ask): JsonResponse
+    public function show(Request $request, PlanClient $plans): JsonResponse
     {
-        return $this->state($request, $ask);
+        return $this->state($request, $plans);
     }
 
-    public function store(Request $request, EditDraft $edit, Ask $ask): JsonResponse
+    public function store(Request $request, EditDraft $edit, PlanClient $plans): JsonResponse
     {
         $this->may($request);
-        $given = $request->validate(['changes' => 'required|array|min:1|max:60', 'changes.*' => 'array', 'title' => 'nullable|string|max:190']);
+        $given = $request->validate([
+            'changes' => 'required|array|min:1|max:60',
+            'changes.*' => 'array',
+            'title' => 'nullable|string|max:190',
+        ]);
 
         $edit->add($this->user($request), array_values($given['changes']), $given['title'] ?? null);
 
-        return $this->state($request, $ask);
+        return $this->state($request, $plans);
     }
 
-    public function drop(Request $request, EditDraft $edit, Ask $ask, int $id): JsonResponse
+    public function drop(Request $request, EditDraft $edit, PlanClient $plans, int $id): JsonResponse
     {
         $this->may($request);
         $edit->drop($this->user($request), $id);
 
-        return $this->state($request, $ask);
+        return $this->state($request, $plans);
     }
 
     /** Takes a line over that someone else's change has overtaken. */
-    public function accept(Request $request, EditDraft $edit, Ask $ask, int $id): JsonResponse
+    public function accept(Request $request, EditDraft $edit, PlanClient $plans, int $id): JsonResponse
     {
         $this->may($request);
         $edit->accept($this->user($request), $id);
 
-        return $this->state($request, $ask);
+        return $this->state($request, $plans);
     }
 
-    public function discard(Request $request, EditDraft $edit, Ask $ask): JsonResponse
+    public function discard(Request $request, EditDraft $edit, PlanClient $plans): JsonResponse
     {
         $this->may($request);
         $edit->discard($this->user($request));
 
-        return $this->state($request, $ask);
+        return $this->state($request, $plans);
     }
 
-    public function step(Request $request, EditDraft $edit, Ask $ask): JsonResponse
+    public function step(Request $request, EditDraft $edit, PlanClient $plans): JsonResponse
     {
         $this->may($request);
         $back = $request->validate(['back' => 'required|boolean'])['back'];
 
         $edit->step($this->user($request), (bool) $back);
 
-        return $this->state($request, $ask);
+        return $this->state($request, $plans);
     }
 
     /** The balances of some points that the draft changes, for the plan grid and the record of an item. */
-    public function balances(Request $request, Ask $ask): JsonResponse
+    public function balances(Request $request, PlanClient $plans): JsonResponse
     {
-        $given = $request->validate(['points' => 'required|array|max:300', 'points.*' => 'string|max:400', 'bucket' => 'required|in:day,week,month', 'as' => 'required|in:expected,needed']);
+        $given = $request->validate([
+            'points' => 'required|array|max:300', 'points.*' => 'string|max:400', 'bucket' => 'required|in:day,week,month',
+            'as' => 'required|in:expected,needed',
+        ]);
         $lines = Draft::of($this->user($request))->lines ?? [];
 
-        return response()->json($lines === [] ? ['balances' => []] : $ask('balances', lines: $lines, points: array_values($given['points']), bucket: $given['bucket'], asExpected: $given['as'] === 'expected'));
+        return response()->json($lines === []
+            ? ['balances' => []]
+            : $plans->ask(
+                'balances',
+                lines: $lines,
+                points: array_values($given['points']),
+                bucket: $given['bucket'],
+                asExpected: $given['as'] === 'expected',
+            ));
     }
 
     public function commit(Request $request, CommitDraft $commit): JsonResponse
@@ -96,9 +111,9 @@ final class DraftController extends Controller
         return response()->json(['study' => $study->id, 'name' => $study->name, 'run' => $start($study->parameters, $user, $study)->id]);
     }
 
-    private function state(Request $request, Ask $ask): JsonResponse
+    private function state(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($ask('tray', user: $this->user($request)->id));
+        return response()->json($plans->ask('tray', user: $this->user($request)->id));
     }
 
     private function may(Request $request): void

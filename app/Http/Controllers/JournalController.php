@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\UndoCommit;
-use App\Planning\Read\JournalList;
+use App\Reading\JournalList;
+use App\Reading\Pages\JournalPage;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 /** Who changed what, newest first; what was committed can be undone as a whole. */
@@ -18,7 +18,7 @@ final class JournalController extends Controller
     {
         $q = $request->string('q')->limit(60, '')->toString();
 
-        return Inertia::render('Journal', ['entries' => JournalList::of($q), 'filter' => ['q' => $q], 'most' => JournalList::MOST]);
+        return (new JournalPage(entries: JournalList::of($q), filter: ['q' => $q], most: JournalList::MOST))->show();
     }
 
     public function undo(Request $request, UndoCommit $undo, int $commit): JsonResponse

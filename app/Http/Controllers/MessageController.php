@@ -6,13 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Actions\AnswerMessage;
 use App\Actions\ApplyMessage;
-use App\Planning\Read\AtRisk;
-use App\Planning\Read\MessageList;
-use App\Planning\Read\StoredPlan;
+use App\Reading\AtRisk;
+use App\Reading\MessageList;
+use App\Reading\Pages\MessagesPage;
+use App\Reading\StoredPlan;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
+use Yposta\Core\Run\MessageCode;
 
 /** What the plan has to say, as a list to work through. */
 final class MessageController extends Controller
@@ -21,21 +22,32 @@ final class MessageController extends Controller
     {
         $plan = $this->plan();
         $filter = [
-            'kind' => $request->string('kind')->limit(20, '')->toString(), 'q' => $request->string('q')->limit(60, '')->toString(),
+            'kind' => MessageCode::tryFrom($request->string('kind')->toString())->value ?? '',
+            'q' => $request->string('q')->limit(60, '')->toString(),
             'show' => $request->query('show') === 'away' ? 'away' : 'open', 'sort' => $request->query('sort') === 'date' ? 'date' : 'risk',
         ];
         if ($plan === null) {
-            return Inertia::render('Messages', ['run' => null, 'live' => false, 'kinds' => [], 'tasks' => [], 'total' => 0, 'away' => 0, 'most' => MessageList::MOST, 'filter' => $filter]);
+            return (new MessagesPage(
+                run: null,
+                live: false,
+                kinds: [],
+                tasks: [],
+                total: 0,
+                away: 0,
+                most: MessageList::MOST,
+                filter: $filter,
+            ))->show();
         }
         $list = $this->list($plan);
         $site = $this->site($request);
         $away = $filter['show'] === 'away';
         $query = $list->query($site, $away, $filter['kind'], $filter['q']);
 
-        return Inertia::render('Messages', [
-            'run' => $plan->run->id, 'live' => $plan->run->study_id === null, 'kinds' => $list->kinds($site, $away), 'total' => $query->count(),
-            'away' => $list->query($site, true)->count(), 'tasks' => $list->tasks(clone $query, $filter['sort'] === 'date'), 'most' => MessageList::MOST, 'filter' => $filter,
-        ]);
+        return (new MessagesPage(
+            run: $plan->run->id, live: $plan->run->study_id === null, kinds: $list->kinds($site, $away), total: $query->count(),
+            away: $list->query($site, true)->count(), tasks: $list->tasks(clone $query, $filter['sort'] === 'date'),
+            most: MessageList::MOST, filter: $filter,
+        ))->show();
     }
 
     /** The late sales lines that wait for what a message speaks of, for the inspector. */
@@ -51,9 +63,13 @@ final class MessageController extends Controller
     {
         abort_if($this->user($request)->getAllPermissions()->isEmpty(), 403);
         $given = $request->validate([
-            'identity' => 'required|string|max:190', 'facts' => 'present|string|max:190', 'state' => 'required|in:done,snoozed,open', 'until' => 'nullable|date_format:Y-m-d', 'reason' => 'present|nullable|string|max:500',
+            'identity' => 'required|string|max:190', 'facts' => 'present|string|max:190', 'state' => 'required|in:done,snoozed,open',
+            'until' => 'nullable|date_format:Y-m-d', 'reason' => 'present|nullable|string|max:500',
         ]);
-        $answer($given['identity'], $given['facts'], $given['state'], $given['until'] ?? null, (string) $given['reason'], $this->user($request));
+        $answer(
+            $given['identity'], $given['facts'], $given['state'], $given['until'] ?? null, (string) $given['reason'],
+            $this->user($request),
+        );
 
         return response()->json(['state' => $given['state']]);
     }
@@ -67,6 +83,6 @@ final class MessageController extends Controller
 
     private function list(StoredPlan $plan): MessageList
     {
-        return new MessageList($plan, ApplyMessage::changeFor(...));
+        return new MessageList($plan);
     }
 }

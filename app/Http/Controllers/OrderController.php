@@ -6,11 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Models\Order;
 use App\Models\OrderLine;
-use App\Planning\Read\OrderView;
+use App\Reading\OrderView;
+use App\Reading\Pages\OrderPage;
+use App\Reading\Pages\OrdersPage;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 final class OrderController extends Controller
@@ -19,18 +20,22 @@ final class OrderController extends Controller
     {
         $filter = [
             'kind' => in_array($request->query('kind'), ['buy', 'make', 'transfer'], true) ? (string) $request->query('kind') : '',
-            'status' => in_array($request->query('status'), ['firm', 'released', 'done', 'cancelled', 'all'], true) ? (string) $request->query('status') : 'open',
+            'status' => in_array($request->query('status'), ['firm', 'released', 'done', 'cancelled', 'all'], true)
+                ? (string) $request->query('status')
+                : 'open',
             'q' => $request->string('q')->limit(60, '')->toString(),
             'said' => $request->boolean('said') ? '1' : '',
         ];
-        $orders = (new OrderView($this->plan()))->list($filter['kind'], $this->site($request), $filter['status'], $filter['q'], $filter['said'] === '1');
+        $orders = (new OrderView($this->plan()))->list(
+            $filter['kind'], $this->site($request), $filter['status'], $filter['q'], $filter['said'] === '1',
+        );
 
-        return Inertia::render('Orders', ['orders' => $orders, 'filter' => $filter, 'most' => OrderView::MOST]);
+        return (new OrdersPage(orders: $orders, filter: $filter, most: OrderView::MOST))->show();
     }
 
     public function show(Order $order): Response
     {
-        return Inertia::render('Order', ['order' => (new OrderView($this->plan()))->detail($order)]);
+        return (new OrderPage(order: (new OrderView($this->plan()))->detail($order)))->show();
     }
 
     public function detail(Order $order): JsonResponse

@@ -5,20 +5,25 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Planning\NetworkReader;
-use App\Planning\Read\Describe;
-use App\Planning\Read\PegSubject;
-use App\Planning\Read\PegTree;
-use App\Planning\Read\StoredPlan;
-use App\Planning\Read\Thread;
-use App\Planning\Shapes\Link;
-use App\Planning\WithoutHoldUp;
+use App\Reading\Describe;
+use App\Reading\Pages\PeggingPage;
+use App\Reading\Pages\ThreadPage;
+use App\Reading\PegSubject;
+use App\Reading\PegTree;
+use App\Reading\Shapes\Link;
+use App\Reading\Shapes\PegWay;
+use App\Reading\Shapes\ThreadBeginning;
+use App\Reading\Shapes\ThreadOther;
+use App\Reading\StoredPlan;
+use App\Reading\Thread;
+use App\Trials\Views\WithoutHoldUp;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Inertia\Inertia;
 use Inertia\Response;
-use Yposta\Core\Plan\Demand;
-use Yposta\Core\Plan\Supply;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Supply;
 
 /** Pegging of a sales line, an order or a proposal: down to raw stock, or up to the customers; as a list, or as a thread on a time axis. */
 final class PeggingController extends Controller
@@ -32,15 +37,17 @@ final class PeggingController extends Controller
         $way = $this->way($request, $subject);
         $tree = new PegTree($plan);
         $rows = match (true) {
-            $subject->element instanceof Demand => $tree->down([$subject->number], $way === 'hold-up'),
-            $way === 'up' => $tree->up($subject->number),
+            $subject->element instanceof Demand => $tree->down([$subject->number], $way === PegWay::HoldUp),
+            $way === PegWay::Up => $tree->up($subject->number),
             default => $tree->down($tree->inputsOf($subject->number), false),
         };
 
-        return Inertia::render('Pegging', [
-            'title' => $subject->title, 'about' => $subject->about, 'holdUp' => $subject->element instanceof Demand ? $plan->holdUpOf($subject->element) : null, 'lateDays' => $subject->lateDays(),
-            'back' => $subject->back, 'ways' => $subject->ways(), 'rows' => $rows, 'most' => PegTree::MOST, 'filter' => ['of' => $request->string('of')->toString(), 'way' => $way],
-        ]);
+        return (new PeggingPage(
+            title: $subject->title, about: $subject->about,
+            holdUp: $subject->element instanceof Demand ? $plan->holdUpOf($subject->element) : null, lateDays: $subject->lateDays(),
+            back: $subject->back, ways: $subject->ways(), rows: $rows, most: PegTree::MOST,
+            filter: ['of' => $request->string('of')->toString(), 'way' => $way->value],
+        ))->show();
     }
 
     public function thread(Request $request, NetworkReader $reader): Response
@@ -48,20 +55,23 @@ final class PeggingController extends Controller
         [$plan, $subject] = $this->asked($request);
         $way = $this->way($request, $subject);
         $thread = new Thread($plan);
-        $rows = $way === 'up' ? $thread->up($subject) : $thread->down($subject);
+        $rows = $way === PegWay::Up ? $thread->up($subject) : $thread->down($subject);
         $line = $subject->element instanceof Demand && $subject->element->lateDays() > 0 ? $subject->element : null;
         $beginning = $line === null ? null : $thread->beginning($line)?->supply;
 
-        return Inertia::render('Thread', [
-            'title' => $subject->title, 'about' => $subject->about, 'back' => $subject->back, 'ways' => $subject->ways(), 'rows' => $rows, 'most' => Thread::MOST,
-            'filter' => ['of' => $request->string('of')->toString(), 'way' => $way], 'lateDays' => $subject->lateDays(), 'planDate' => substr($plan->run->plan_date, 0, 10),
-            'due' => $plan->dates->isoOrNull($subject->element instanceof Demand ? $subject->element->date : null),
-            'expected' => $plan->dates->isoOrNull($subject->element instanceof Demand ? $subject->element->expected : $subject->element->available),
-            'closed' => $thread->closedDays($reader->calendarOf($this->site($request))),
-            'holdUp' => $line === null ? null : $plan->holdUpOf($line), 'steps' => $line === null ? [] : $thread->steps($line),
-            'beginning' => $beginning === null ? null : $this->beginning($plan, $beginning),
-            'others' => $beginning === null ? [] : $this->others($plan, $plan->numberOf($beginning), $subject->number),
-        ]);
+        return (new ThreadPage(
+            title: $subject->title, about: $subject->about, back: $subject->back, ways: $subject->ways(), rows: $rows, most: Thread::MOST,
+            filter: ['of' => $request->string('of')->toString(), 'way' => $way->value], lateDays: $subject->lateDays(),
+            planDate: substr($plan->run->plan_date, 0, 10),
+            due: $plan->dates->isoOrNull($subject->element instanceof Demand ? $subject->element->date : null),
+            expected: $plan->dates->isoOrNull($subject->element instanceof Demand
+                ? $subject->element->expected
+                : $subject->element->available),
+            closed: $thread->closedDays($reader->calendarOf($this->site($request))),
+            holdUp: $line === null ? null : $plan->holdUpOf($line), steps: $line === null ? [] : $thread->steps($line),
+            beginning: $beginning === null ? null : $this->beginning($plan, $beginning),
+            others: $beginning === null ? [] : $this->others($plan, $plan->numberOf($beginning), $subject->number),
+        ))->show();
     }
 
     /** What would decide the date if the hold-up were gone. */
@@ -84,34 +94,38 @@ final class PeggingController extends Controller
     {
         $plan = $this->plan();
         $subject = $plan === null ? null : PegSubject::find($plan, $request->string('of')->toString());
-        abort_if($plan === null || $subject === null, 404, 'This is not in the plan.');
+        abort_if($plan === null || $subject === null, 404, (string) trans('This is not in the plan.'));
 
         return [$plan, $subject];
     }
 
-    private function way(Request $request, PegSubject $subject): string
+    private function way(Request $request, PegSubject $subject): PegWay
     {
-        $way = (string) $request->query('way');
+        $way = PegWay::tryFrom($request->string('way')->toString());
 
-        return in_array($way, $subject->ways(), true) ? $way : 'down';
+        return in_array($way, $subject->ways(), true) ? $way : PegWay::Down;
     }
 
-    /** @return array{reference: string, name: string, item: string, due: string, href: string|null, isOrder: bool} */
-    private function beginning(StoredPlan $plan, Supply $supply): array
+    private function beginning(StoredPlan $plan, Supply $supply): ThreadBeginning
     {
-        return [
-            'reference' => $supply->reference(), 'name' => $supply->name, 'item' => $plan->pointOf($supply->point)->item, 'due' => $plan->dates->iso($supply->due),
-            'href' => (new Describe($plan))->supply($supply)->href, 'isOrder' => ! $supply->isProposal(),
-        ];
+        return new ThreadBeginning(
+            (string) $supply->reference(), $supply->name, $plan->pointOf($supply->point)->item, $plan->dates->iso($supply->due),
+            (new Describe($plan))->supply($supply)->href, ! $supply->isProposal(),
+        );
     }
 
-    /** @return list<array{line: Link, days: int}> other sales lines whose delay begins in the same supply */
+    /** @return list<ThreadOther> other sales lines whose delay begins in the same supply */
     private function others(StoredPlan $plan, int $supply, int $except): array
     {
-        $rows = DB::table('plan_demands')->where('run_id', $plan->run->id)->where('kind', 'sales')->where('hold_up_supply', $supply)->where('n', '!=', $except)->orderByDesc('late_days')->limit(self::OTHERS)->get();
+        $rows = DB::table('plan_demands')->where('run_id', $plan->run->id)->where('kind', 'sales')->where('hold_up_supply', $supply)
+            ->where('n', '!=', $except)->orderByDesc('late_days')->limit(self::OTHERS)->get();
 
-        return array_values($rows->map(fn ($row) => [
-            'line' => new Link("{$row->name}/{$row->line} {$row->customer}", '/thread?'.http_build_query(['of' => "sales:{$row->name}/{$row->line}"])), 'days' => (int) $row->late_days,
-        ])->all());
+        return array_values($rows->map(fn ($row) => new ThreadOther(
+            new Link(
+                "{$row->name}/{$row->line} {$row->customer}",
+                '/thread?'.http_build_query(['of' => (string) Reference::sales($row->name, $row->line)]),
+            ),
+            (int) $row->late_days,
+        ))->all());
     }
 }

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Planning\Read\Answers;
-use App\Planning\Read\GridFilter;
-use App\Planning\Read\PlanGrid;
-use App\Planning\Read\PointView;
-use App\Planning\Read\StoredPlan;
-use App\Planning\Read\StoredPoint;
+use App\Reading\Explanations;
+use App\Reading\GridFilter;
+use App\Reading\Pages\ItemPage;
+use App\Reading\Pages\PlanPage;
+use App\Reading\PlanGrid;
+use App\Reading\PointView;
+use App\Reading\Shapes\CodeAndName;
+use App\Reading\StoredPlan;
+use App\Reading\StoredPoint;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Inertia\Inertia;
 use Inertia\Response;
 use Yposta\Core\Network\BucketSize;
 
@@ -26,21 +28,31 @@ final class PlanController extends Controller
     {
         $plan = $this->plan();
         if ($plan === null) {
-            return Inertia::render('Plan', ['planned' => false, 'periods' => [], 'rows' => [], 'total' => 0, 'inTrouble' => 0, 'points' => 0, 'suppliers' => [], 'filter' => $this->shown($request)]);
+            return (new PlanPage(
+                planned: false,
+                periods: [],
+                rows: [],
+                total: 0,
+                inTrouble: 0,
+                points: 0,
+                suppliers: [],
+                filter: $this->shown($request),
+            ))->show();
         }
         $filter = $this->filter($request);
         $grid = new PlanGrid($plan, $this->size($request), $this->asExpected($request));
 
-        return Inertia::render('Plan', [
-            'planned' => true,
-            'periods' => $grid->periods(),
-            'rows' => $grid->rows($filter, 0, self::PAGE),
-            'total' => $grid->query($filter)->count(),
-            'inTrouble' => $grid->query(new GridFilter(site: $filter->site, inTrouble: true))->count(),
-            'points' => $grid->query(new GridFilter(site: $filter->site))->count(),
-            'suppliers' => DB::table('suppliers')->orderBy('name')->get(['code', 'name']),
-            'filter' => $this->shown($request),
-        ]);
+        return (new PlanPage(
+            planned: true,
+            periods: $grid->periods(),
+            rows: $grid->rows($filter, 0, self::PAGE),
+            total: $grid->query($filter)->count(),
+            inTrouble: $grid->query(new GridFilter(site: $filter->site, inTrouble: true))->count(),
+            points: $grid->query(new GridFilter(site: $filter->site))->count(),
+            suppliers: array_values(DB::table('suppliers')->orderBy('name')->get(['code', 'name'])
+                ->map(fn ($row) => new CodeAndName($row->code, $row->name))->all()),
+            filter: $this->shown($request),
+        ))->show();
     }
 
     public function rows(Request $request): JsonResponse
@@ -49,7 +61,14 @@ final class PlanController extends Controller
         abort_if($plan === null, 404);
         $offset = max(0, $request->integer('offset'));
 
-        return response()->json(['rows' => (new PlanGrid($plan, $this->size($request), $this->asExpected($request)))->rows($this->filter($request), $offset, self::PAGE), 'run' => $plan->run->id]);
+        return response()->json([
+            'rows' => (new PlanGrid($plan, $this->size($request), $this->asExpected($request)))->rows(
+                $this->filter($request),
+                $offset,
+                self::PAGE,
+            ),
+            'run' => $plan->run->id,
+        ]);
     }
 
     /** An item at a site, for the inspector. */
@@ -66,15 +85,20 @@ final class PlanController extends Controller
         $item = $request->string('item')->toString();
         abort_unless(DB::table('items')->where('code', $item)->exists(), 404);
         $site = $request->string('at')->toString();
-        $sites = $plan === null ? [] : $plan->pointsQuery()->where('p.item_code', $item)->orderBy('p.site_code')->pluck('p.site_code')->all();
+        $sites = $plan === null
+            ? []
+            : array_values($plan->pointsQuery()->where('p.item_code', $item)->orderBy('p.site_code')->pluck('p.site_code')->map(strval(...))
+                ->all());
         $point = $plan?->findPoint($item, in_array($site, $sites, true) ? $site : (string) ($sites[0] ?? ''));
 
-        return Inertia::render('Item', [
-            'item' => $item,
-            'detail' => $plan === null || $point === null ? null : (new PointView($plan, $this->asExpected($request)))->detail($point, $this->size($request)),
-            'sites' => $sites,
-            'filter' => $this->shown($request),
-        ]);
+        return (new ItemPage(
+            item: $item,
+            detail: $plan === null || $point === null
+                ? null
+                : (new PointView($plan, $this->asExpected($request)))->detail($point, $this->size($request)),
+            sites: $sites,
+            filter: $this->shown($request),
+        ))->show();
     }
 
     /** Where a balance of the record comes from. */
@@ -86,7 +110,7 @@ final class PlanController extends Controller
         $rows = $grid->buckets()->of($point->supplies, $point->demands);
         foreach ($rows as $place => $row) {
             if ($plan->dates->iso($row->start) === $request->string('period')->toString()) {
-                return response()->json((new Answers($plan))->balance($point, $rows, $place, $this->asExpected($request)));
+                return response()->json((new Explanations($plan))->balance($point, $rows, $place, $this->asExpected($request)));
             }
         }
         abort(404);
@@ -97,7 +121,7 @@ final class PlanController extends Controller
     {
         $plan = $this->plan();
         $point = $plan?->findPoint($request->string('item')->toString(), $request->string('at')->toString());
-        abort_if($plan === null || $point === null, 404, 'This item is not in the live plan.');
+        abort_if($plan === null || $point === null, 404, (string) trans('This item is not in the live plan.'));
 
         return [$plan, $point];
     }
@@ -105,23 +129,28 @@ final class PlanController extends Controller
     /** The bucket asked for, else the one that the run was made with. */
     private function size(Request $request): BucketSize
     {
-        return BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::tryFrom((string) ($this->plan()->run->parameters['bucket'] ?? '')) ?? BucketSize::Week;
+        return BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::tryFrom(
+            (string) ($this->plan()->run->parameters['bucket'] ?? ''),
+        ) ?? BucketSize::Week;
     }
 
     private function filter(Request $request): GridFilter
     {
         return new GridFilter(
-            $this->site($request), $request->string('supply')->toString(), $request->string('supplier')->toString(), $request->boolean('trouble'),
+            $this->site($request), $request->string('supply')->toString(), $request->string('supplier')->toString(),
+            $request->boolean('trouble'),
             $request->string('q')->limit(60, '')->toString(), $request->string('sort', 'structure')->toString(),
         );
     }
 
-    /** @return array<string, string> the filter as it stands in the URL */
+    /** @return array{q: string, supply: string, supplier: string, trouble: string, sort: string, bucket: value-of<BucketSize>, as: 'expected'|'needed'} the filter as it stands in the URL */
     private function shown(Request $request): array
     {
         return [
-            'q' => $request->string('q')->toString(), 'supply' => $request->string('supply')->toString(), 'supplier' => $request->string('supplier')->toString(),
-            'trouble' => $request->boolean('trouble') ? '1' : '', 'sort' => $request->string('sort', 'structure')->toString(), 'bucket' => $this->size($request)->value,
+            'q' => $request->string('q')->toString(), 'supply' => $request->string('supply')->toString(),
+            'supplier' => $request->string('supplier')->toString(),
+            'trouble' => $request->boolean('trouble') ? '1' : '', 'sort' => $request->string('sort', 'structure')->toString(),
+            'bucket' => $this->size($request)->value,
             'as' => $this->asExpected($request) ? 'expected' : 'needed',
         ];
     }

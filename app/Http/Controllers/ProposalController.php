@@ -6,11 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\ConversionLine;
 use App\Actions\ConvertProposals;
-use App\Planning\Read\ProposalList;
+use App\Reading\Pages\ProposalsPage;
+use App\Reading\ProposalList;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Inertia\Inertia;
 use Inertia\Response;
 use Yposta\Core\Calendar\Day;
 
@@ -21,9 +21,21 @@ final class ProposalController extends Controller
         $plan = $this->plan();
         $by = in_array($request->query('by'), ['item', 'date'], true) ? (string) $request->query('by') : 'supplier';
         $until = in_array($request->query('until'), ['today', 'fortnight', 'all'], true) ? (string) $request->query('until') : 'week';
-        $filter = ['by' => $by, 'until' => $until, 'q' => $request->string('q')->limit(60, '')->toString(), 'open' => $request->string('open')->toString()];
+        $filter = [
+            'by' => $by, 'until' => $until, 'q' => $request->string('q')->limit(60, '')->toString(),
+            'open' => $request->string('open')->toString(),
+        ];
         if ($plan === null) {
-            return Inertia::render('Proposals', ['run' => null, 'groups' => [], 'total' => 0, 'shown' => 0, 'passed' => 0, 'today' => 0, 'until' => null, 'filter' => $filter]);
+            return (new ProposalsPage(
+                run: null,
+                groups: [],
+                total: 0,
+                shown: 0,
+                passed: 0,
+                today: 0,
+                until: null,
+                filter: $filter,
+            ))->show();
         }
         $list = new ProposalList($plan);
         $site = $this->site($request);
@@ -35,24 +47,25 @@ final class ProposalController extends Controller
         };
         $query = $list->query($site, $plan->dates->isoOrNull($untilDay), $filter['q']);
 
-        return Inertia::render('Proposals', [
-            'run' => $plan->run->id,
-            'groups' => $list->groups(clone $query, $by),
-            'total' => $list->query($site)->count(),
-            'shown' => $query->count(),
-            'passed' => $list->query($site)->where('s.start', '<', $plan->run->plan_date)->count(),
-            'today' => $list->query($site)->where('s.start', $plan->run->plan_date)->count(),
-            'until' => $plan->dates->isoOrNull($untilDay),
-            'filter' => $filter,
-        ]);
+        return (new ProposalsPage(
+            run: $plan->run->id,
+            groups: $list->groups(clone $query, $by),
+            total: $list->query($site)->count(),
+            shown: $query->count(),
+            passed: $list->query($site)->where('s.start', '<', $plan->run->plan_date)->count(),
+            today: $list->query($site)->where('s.start', $plan->run->plan_date)->count(),
+            until: $plan->dates->isoOrNull($untilDay),
+            filter: $filter,
+        ))->show();
     }
 
     public function show(int $number): JsonResponse
     {
         $plan = $this->plan();
         abort_if($plan === null, 404);
-        $n = DB::table('plan_supplies')->where('run_id', $plan->run->id)->where('kind', 'proposal')->where('name', (string) $number)->value('n');
-        abort_unless(is_numeric($n), 404, 'This proposal is not in the live plan.');
+        $n = DB::table('plan_supplies')->where('run_id', $plan->run->id)->where('kind', 'proposal')->where('name', (string) $number)
+            ->value('n');
+        abort_unless(is_numeric($n), 404, (string) trans('This proposal is not in the live plan.'));
 
         return response()->json((new ProposalList($plan))->detail($plan->supplyNumbered((int) $n)));
     }
@@ -60,11 +73,21 @@ final class ProposalController extends Controller
     public function convert(Request $request, ConvertProposals $convert): JsonResponse
     {
         $given = $request->validate([
-            'run' => 'required|integer', 'key' => 'required|string|min:16|max:100', 'sure' => 'boolean', 'lines' => 'required|array|min:1|max:1000',
-            'lines.*.number' => 'required|integer', 'lines.*.qty' => 'nullable|string|max:60', 'lines.*.due' => 'nullable|string|max:20', 'lines.*.supplier' => 'nullable|string|max:190',
+            'run' => 'required|integer', 'key' => 'required|string|min:16|max:100', 'sure' => 'boolean', 'agreed' => 'boolean',
+            'lines' => 'required|array|min:1|max:1000',
+            'lines.*.number' => 'required|integer', 'lines.*.qty' => 'nullable|string|max:60', 'lines.*.due' => 'nullable|string|max:20',
+            'lines.*.supplier' => 'nullable|string|max:190',
         ]);
-        $lines = array_map(fn (array $line) => new ConversionLine((int) $line['number'], $line['qty'] ?? null, $line['due'] ?? null, $line['supplier'] ?? null), array_values($given['lines']));
+        $lines = array_map(
+            fn (array $line) => new ConversionLine(
+                (int) $line['number'], $line['qty'] ?? null, $line['due'] ?? null, $line['supplier'] ?? null,
+            ),
+            array_values($given['lines']),
+        );
 
-        return response()->json($convert((int) $given['run'], $lines, $given['key'], (bool) ($given['sure'] ?? false), $this->user($request)));
+        return response()->json($convert(
+            (int) $given['run'], $lines, $given['key'], (bool) ($given['sure'] ?? false), (bool) ($given['agreed'] ?? false),
+            $this->user($request),
+        ));
     }
 }

@@ -6,33 +6,41 @@ namespace App\Http\Controllers;
 
 use App\Actions\ChangeHoldings;
 use App\Models\Run;
-use App\Planning\SavedViews;
-use App\Planning\Trials\Ask;
+use App\Reading\Pages\ReservationsPage;
+use App\Reading\SavedViews;
+use App\Trials\PlanClient;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 use Yposta\Core\Quantity\Quantity;
 
 /** Which supply is held for which order. */
 final class ReservationController extends Controller
 {
-    public function index(Request $request, Ask $ask): Response
+    public function index(Request $request, PlanClient $plans): Response
     {
         $filter = [
-            'view' => $request->query('view') === 'held' ? 'held' : 'orders', 'status' => in_array($request->query('status'), ['complete', 'partly', 'none'], true) ? (string) $request->query('status') : '',
+            'view' => $request->query('view') === 'held' ? 'held' : 'orders',
+            'status' => in_array($request->query('status'), ['complete', 'partly', 'none'], true) ? (string) $request->query('status') : '',
             'q' => $request->string('q')->limit(60, '')->toString(), 'there' => $request->query('there') === '1' ? '1' : '',
         ];
-        $view = Run::live() === null ? ['orders' => [], 'held' => []] : $ask('reservations', site: $this->site($request));
+        $view = Run::live() === null ? ['orders' => [], 'held' => []] : $plans->ask('reservations', site: $this->site($request));
 
-        return Inertia::render('Reservations', ['filter' => $filter, 'orders' => $view['orders'], 'held' => $view['held'], 'views' => SavedViews::of($this->user($request), 'reservations')]);
+        return (new ReservationsPage(
+            filter: $filter,
+            orders: $view['orders'],
+            held: $view['held'],
+            views: SavedViews::of($this->user($request), 'reservations'),
+        ))->show();
     }
 
     public function hold(Request $request, ChangeHoldings $holdings): JsonResponse
     {
         $given = $request->validate($this->rules(['qty' => ['required', 'regex:/^\d{1,9}(\.\d{1,6})?$/']]));
 
-        return response()->json($holdings->hold($given['demand'], $given['supply'], Quantity::parse($given['qty']), $given['key'], $this->user($request)));
+        return response()->json($holdings->hold(
+            $given['demand'], $given['supply'], Quantity::parse($given['qty']), $given['key'], $this->user($request),
+        ));
     }
 
     public function free(Request $request, ChangeHoldings $holdings): JsonResponse
@@ -44,14 +52,24 @@ final class ReservationController extends Controller
 
     public function give(Request $request, ChangeHoldings $holdings): JsonResponse
     {
-        $given = $request->validate($this->rules(['qty' => ['required', 'regex:/^\d{1,9}(\.\d{1,6})?$/'], 'other' => 'required|string|max:190']));
+        $given = $request->validate($this->rules([
+            'qty' => ['required', 'regex:/^\d{1,9}(\.\d{1,6})?$/'],
+            'other' => 'required|string|max:190',
+        ]));
 
-        return response()->json($holdings->give($given['demand'], $given['supply'], $given['other'], Quantity::parse($given['qty']), $given['key'], $this->user($request)));
+        return response()->json($holdings->give(
+            $given['demand'], $given['supply'], $given['other'], Quantity::parse($given['qty']), $given['key'],
+            $this->user($request),
+        ));
     }
 
     public function holdFor(Request $request, ChangeHoldings $holdings): JsonResponse
     {
-        $given = $request->validate(['references' => 'required|array|min:1|max:200', 'references.*' => 'string|max:190', 'key' => 'required|string|min:16|max:64']);
+        $given = $request->validate([
+            'references' => 'required|array|min:1|max:200',
+            'references.*' => 'string|max:190',
+            'key' => 'required|string|min:16|max:64',
+        ]);
 
         return response()->json($holdings->holdFor(array_values($given['references']), $given['key'], $this->user($request)));
     }
@@ -62,6 +80,9 @@ final class ReservationController extends Controller
      */
     private function rules(array $more): array
     {
-        return ['demand' => 'required|string|max:190', 'supply' => 'required|string|max:190', 'key' => 'required|string|min:16|max:64', ...$more];
+        return [
+            'demand' => 'required|string|max:190', 'supply' => 'required|string|max:190',
+            'key' => 'required|string|min:16|max:64', ...$more,
+        ];
     }
 }

@@ -6,8 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Actions\StartRun;
 use App\Models\Run;
-use App\Planning\Read\Figures;
-use App\Planning\Shapes\RunState;
+use App\Reading\Figures;
+use App\Reading\Shapes\RunStage;
+use App\Reading\Shapes\RunState;
+use App\Reading\Shapes\RunStatus;
 use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,7 +20,8 @@ final class RunController extends Controller
     {
         abort_unless($this->user($request)->can(Roles::RUN), 403);
         $given = $request->validate([
-            'horizonEnd' => 'nullable|date_format:Y-m-d', 'bucket' => 'nullable|in:day,week,month', 'forecasts' => 'nullable|array', 'forecasts.*' => 'string|max:190',
+            'horizonEnd' => 'nullable|date_format:Y-m-d', 'bucket' => 'nullable|in:day,week,month', 'forecasts' => 'nullable|array',
+            'forecasts.*' => 'string|max:190',
             'sites' => 'nullable|array', 'sites.*' => 'string|max:190', 'soldOnly' => 'nullable|boolean',
         ]);
 
@@ -40,6 +43,9 @@ final class RunController extends Controller
 
     private function state(Run $run): RunState
     {
-        return new RunState($run->id, $run->status, $run->stage, $run->trouble, $run->status === 'done' ? Figures::of($run, $run->study_id === null ? Figures::before($run) : Run::live()) : []);
+        return new RunState(
+            $run->id, RunStatus::from($run->status), RunStage::tryFrom((string) $run->stage), $run->trouble,
+            $run->status === 'done' ? Figures::of($run, $run->study_id === null ? Figures::before($run) : Run::live()) : [],
+        );
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Planning\SavedViews;
+use App\Reading\SavedViews;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -13,7 +13,11 @@ final class SavedViewController extends Controller
 {
     public function store(Request $request): JsonResponse
     {
-        $given = $request->validate(['page' => 'required|in:shortages,reservations', 'name' => 'required|string|max:80', 'query' => 'present|nullable|string|max:1000']);
+        $given = $request->validate([
+            'page' => 'required|in:shortages,reservations',
+            'name' => 'required|string|max:80',
+            'query' => 'present|nullable|string|max:1000',
+        ]);
         SavedViews::keep($this->user($request), $given['page'], $given['name'], (string) $given['query']);
 
         return response()->json(['views' => SavedViews::of($this->user($request), $given['page'])]);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Planning\Read\Search;
+use App\Reading\Search;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

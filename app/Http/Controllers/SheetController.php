@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Planning\Read\GridFilter;
-use App\Planning\Read\MessageList;
-use App\Planning\Read\Sheets;
-use App\Planning\Read\StoredPlan;
+use App\Reading\GridFilter;
+use App\Reading\MessageList;
+use App\Reading\Sheets;
+use App\Reading\StoredPlan;
 use App\Support\Workbook;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -35,7 +35,11 @@ final class SheetController extends Controller
         if ($format === 'xlsx') {
             $path = Workbook::write($sheet['name'], array_keys($sheet['columns']), array_values($sheet['columns']), $sheet['rows']);
 
-            return response()->download($path, $name, ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
+            return response()->download(
+                $path,
+                $name,
+                ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+            )->deleteFileAfterSend();
         }
 
         return response()->streamDownload(fn () => $this->csv($sheet), $name, ['Content-Type' => 'text/csv; charset=UTF-8']);
@@ -49,13 +53,25 @@ final class SheetController extends Controller
         $text = $request->string('q')->limit(60, '')->toString();
 
         return match ($list) {
-            'proposals' => $sheets->proposals($site, $request->filled('until') ? $request->date('until', 'Y-m-d')?->toDateString() : null, $text),
-            'messages' => $sheets->messages((new MessageList($plan, fn () => null))->query($site, $request->query('show') === 'away', $request->string('kind')->toString(), $text)),
+            'proposals' => $sheets->proposals(
+                $site,
+                $request->filled('until') ? $request->date('until', 'Y-m-d')?->toDateString() : null,
+                $text,
+            ),
+            'messages' => $sheets->messages((new MessageList($plan))->query(
+                $site, $request->query('show') === 'away', $request->string('kind')->toString(), $text,
+            )),
             'plan' => $sheets->grid(
-                new GridFilter($site, $request->string('supply')->toString(), $request->string('supplier')->toString(), $request->boolean('trouble'), $text, $request->string('sort', 'structure')->toString()),
+                new GridFilter(
+                    $site, $request->string('supply')->toString(), $request->string('supplier')->toString(),
+                    $request->boolean('trouble'), $text, $request->string('sort', 'structure')->toString(),
+                ),
                 BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::Week, $this->asExpected($request),
             ),
-            default => $sheets->flow($plan->findPoint($request->string('item')->toString(), $request->string('at')->toString()) ?? abort(404), $this->asExpected($request)),
+            default => $sheets->flow(
+                $plan->findPoint($request->string('item')->toString(), $request->string('at')->toString()) ?? abort(404),
+                $this->asExpected($request),
+            ),
         };
     }
 

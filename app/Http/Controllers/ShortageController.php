@@ -7,12 +7,12 @@ namespace App\Http\Controllers;
 use App\Actions\AcceptShortage;
 use App\Models\Draft;
 use App\Models\Run;
-use App\Planning\SavedViews;
-use App\Planning\Trials\Ask;
-use App\Planning\Trials\CannotTry;
+use App\Reading\Pages\ShortagesPage;
+use App\Reading\SavedViews;
+use App\Support\Refused;
+use App\Trials\PlanClient;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -22,37 +22,52 @@ final class ShortageController extends Controller
     public function index(Request $request): Response
     {
         $filter = [
-            'days' => (string) min(120, max(0, (int) $request->query('days', '14'))), 'by' => in_array($request->query('by'), ['order', 'customer'], true) ? (string) $request->query('by') : 'component',
-            'state' => in_array($request->query('state'), ['waiting', 'passed', 'order_now', 'covered'], true) ? (string) $request->query('state') : '',
+            'days' => (string) min(120, max(0, (int) $request->query('days', '14'))),
+            'by' => in_array($request->query('by'), ['order', 'customer'], true) ? (string) $request->query('by') : 'component',
+            'state' => in_array($request->query('state'), ['waiting', 'passed', 'order_now', 'covered'], true)
+                ? (string) $request->query('state')
+                : '',
             'unsent' => $request->query('unsent') === '0' ? '0' : '1', 'q' => $request->string('q')->limit(60, '')->toString(),
         ];
 
-        return Inertia::render('Shortages', ['filter' => $filter, 'planned' => Run::live() !== null, 'open' => $request->string('open')->toString(), 'views' => SavedViews::of($this->user($request), 'shortages')]);
+        return (new ShortagesPage(
+            filter: $filter,
+            planned: Run::live() !== null,
+            open: $request->string('open')->toString(),
+            views: SavedViews::of($this->user($request), 'shortages'),
+        ))->show();
     }
 
-    public function rows(Request $request, Ask $ask): JsonResponse
+    public function rows(Request $request, PlanClient $plans): JsonResponse
     {
         $days = min(120, max(0, $request->integer('days', 14)));
 
-        return response()->json($ask('shortages', lines: $this->lines($request), days: $days, countUnsent: $request->query('unsent') !== '0', site: $this->site($request), covered: $request->query('state') === 'covered'));
+        return response()->json($plans->ask(
+            'shortages',
+            lines: $this->lines($request),
+            days: $days,
+            countUnsent: $request->query('unsent') !== '0',
+            site: $this->site($request),
+            covered: $request->query('state') === 'covered',
+        ));
     }
 
     /** The remedies of a shortage, one line of JSON for each, as they are found. */
-    public function remedies(Request $request, Ask $ask): StreamedResponse
+    public function remedies(Request $request, PlanClient $plans): StreamedResponse
     {
         $given = $request->validate(['identity' => 'required|string|max:190', 'item' => 'required|string|max:190']);
         $lines = $this->lines($request);
 
-        return response()->stream(function () use ($ask, $lines, $given): void {
+        return response()->stream(function () use ($plans, $lines, $given): void {
             $tell = function (array $found): void {
                 echo json_encode($found, JSON_THROW_ON_ERROR), "\n";
                 ob_get_level() > 0 && ob_flush();
                 flush();
             };
             try {
-                $ask->telling('remedies', $tell, lines: $lines, identity: $given['identity'], item: $given['item']);
-            } catch (CannotTry $trouble) {
-                $tell(['trouble' => $trouble->getMessage()]);
+                $plans->askTelling('remedies', $tell, lines: $lines, identity: $given['identity'], item: $given['item']);
+            } catch (Refused $trouble) {
+                $tell(['trouble' => $trouble->sentence()]);
             }
         }, 200, ['Content-Type' => 'application/x-ndjson', 'X-Accel-Buffering' => 'no']);
     }
@@ -66,11 +81,15 @@ final class ShortageController extends Controller
     }
 
     /** A set of remedies for a whole list, the best for each in turn. */
-    public function resolve(Request $request, Ask $ask): JsonResponse
+    public function resolve(Request $request, PlanClient $plans): JsonResponse
     {
-        $given = $request->validate(['needs' => 'required|array|min:1|max:200', 'needs.*.identity' => 'required|string|max:190', 'needs.*.item' => 'required|string|max:190']);
+        $given = $request->validate([
+            'needs' => 'required|array|min:1|max:200',
+            'needs.*.identity' => 'required|string|max:190',
+            'needs.*.item' => 'required|string|max:190',
+        ]);
 
-        return response()->json($ask('resolve', lines: $this->lines($request), needs: array_values($given['needs'])));
+        return response()->json($plans->ask('resolve', lines: $this->lines($request), needs: array_values($given['needs'])));
     }
 
     /** @return list<array<string, mixed>> of the person's draft */

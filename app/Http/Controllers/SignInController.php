@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Reading\Pages\SignInPage;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
-use Inertia\Inertia;
 use Inertia\Response;
 
 final class SignInController extends Controller
 {
     public function show(): Response
     {
-        return Inertia::render('SignIn', ['demo' => config('yposta.demo') === true ? DemoSeeder::accounts() : []]);
+        return (new SignInPage(demo: config('yposta.demo') === true ? DemoSeeder::accounts() : []))->show();
     }
 
     public function store(Request $request): RedirectResponse

@@ -7,17 +7,19 @@ namespace App\Http\Controllers;
 use App\Actions\DeleteStudy;
 use App\Actions\SaveStudy;
 use App\Actions\StartRun;
+use App\Http\ShownPlan;
 use App\Models\Run;
 use App\Models\Study;
-use App\Planning\Read\CompareView;
-use App\Planning\Read\StudyList;
+use App\Reading\CompareView;
+use App\Reading\Pages\ComparePage;
+use App\Reading\Pages\StudiesPage;
+use App\Reading\Shapes\PlanChoice;
+use App\Reading\StudyList;
 use App\Support\Roles;
 use App\Support\Settings;
-use App\Support\ShownPlan;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Inertia\Inertia;
 use Inertia\Response;
 use Yposta\Core\Calendar\Day;
 
@@ -26,12 +28,11 @@ final class StudyController extends Controller
 {
     public function index(Request $request): Response
     {
-        return Inertia::render('Studies', [
-            'studies' => StudyList::of($this->user($request), Day::parse(Settings::planDate())),
-            'calendars' => DB::table('calendars')->orderBy('code')->pluck('code'),
-            'open' => $request->string('open')->toString(),
-            'runs' => Run::query()->whereNull('study_id')->where('stored', true)->orderByDesc('id')->get(['id', 'finished_at', 'current']),
-        ]);
+        return (new StudiesPage(
+            studies: StudyList::of($this->user($request), Day::parse(Settings::planDate())),
+            calendars: array_values(DB::table('calendars')->orderBy('code')->pluck('code')->map(strval(...))->all()),
+            open: $request->string('open')->toString(),
+        ))->show();
     }
 
     public function store(Request $request, SaveStudy $save, StartRun $start): JsonResponse
@@ -64,7 +65,7 @@ final class StudyController extends Controller
     {
         $id = $request->validate(['study' => 'present|nullable|integer'])['study'];
         $study = $id === null ? null : Study::query()->whereKey((int) $id)->firstOrFail();
-        abort_if($study !== null && $study->result() === null, 422, 'This study has not been planned yet.');
+        abort_if($study !== null && $study->result() === null, 422, (string) trans('This study has not been planned yet.'));
         ShownPlan::show($request, $study);
 
         return response()->json(['study' => $study?->id]);
@@ -76,28 +77,36 @@ final class StudyController extends Controller
         $plans = array_map($this->result(...), $names);
         $view = $plans['a'] === null || $plans['b'] === null ? null : CompareView::between($plans['a'], $plans['b']);
 
-        return Inertia::render('Compare', [
-            'filter' => [...$names, 'list' => in_array($request->query('list'), ['proposals', 'messages', 'stock'], true) ? (string) $request->query('list') : 'late'],
-            'choices' => $this->choices(),
-            'running' => $this->running($names['b']),
-            'trouble' => $this->trouble($names['b']),
-            'figures' => $view?->figures() ?? [],
-            'differences' => $view?->counts(),
-            'late' => $view?->late() ?? [],
-            'proposals' => $view?->proposals() ?? [],
-            'messages' => $view?->messages() ?? [],
-            'stock' => $view?->stock() ?? [],
-            'most' => CompareView::MOST,
-        ]);
+        return (new ComparePage(
+            filter: [
+                ...$names,
+                'list' => in_array($request->query('list'), ['proposals', 'messages', 'stock'], true)
+                    ? (string) $request->query('list')
+                    : 'late',
+            ],
+            choices: $this->choices(),
+            running: $this->running($names['b']),
+            trouble: $this->trouble($names['b']),
+            figures: $view?->figures() ?? [],
+            differences: $view?->counts(),
+            late: $view?->late() ?? [],
+            proposals: $view?->proposals() ?? [],
+            messages: $view?->messages() ?? [],
+            stock: $view?->stock() ?? [],
+            most: CompareView::MOST,
+        ))->show();
     }
 
     private function saved(Request $request, SaveStudy $save, StartRun $start, ?Study $study): JsonResponse
     {
         $this->may($request);
         $given = $request->validate([
-            'name' => 'required|string|max:200', 'version' => 'integer|min:0', 'run' => 'boolean', 'distinct' => 'boolean', 'changes' => 'present|array|max:500', 'changes.*' => 'array',
-            'parameters' => 'present|array:horizonEnd,forecasts,sites,safetyStock', 'parameters.horizonEnd' => 'nullable|date_format:Y-m-d', 'parameters.forecasts' => 'nullable|array', 'parameters.forecasts.*' => 'string|max:190',
-            'parameters.sites' => 'nullable|array', 'parameters.sites.*' => 'string|max:190', 'parameters.safetyStock' => 'nullable|boolean',
+            'name' => 'required|string|max:200', 'version' => 'integer|min:0', 'run' => 'boolean', 'distinct' => 'boolean',
+            'changes' => 'present|array|max:500', 'changes.*' => 'array',
+            'parameters' => 'present|array:horizonEnd,forecasts,sites,safetyStock', 'parameters.horizonEnd' => 'nullable|date_format:Y-m-d',
+            'parameters.forecasts' => 'nullable|array', 'parameters.forecasts.*' => 'string|max:190',
+            'parameters.sites' => 'nullable|array', 'parameters.sites.*' => 'string|max:190',
+            'parameters.safetyStock' => 'nullable|boolean',
         ]);
         $parameters = array_filter($given['parameters'], fn ($value) => $value !== null);
         $name = ($given['distinct'] ?? false) === true ? SaveStudy::freeName($given['name']) : $given['name'];
@@ -139,15 +148,19 @@ final class StudyController extends Controller
         return $run?->status === 'failed' ? $run->trouble : null;
     }
 
-    /** @return list<array{value: string, label: string, at: string|null}> */
+    /** @return list<PlanChoice> */
     private function choices(): array
     {
         $choices = [];
         foreach (Run::query()->whereNull('study_id')->where('stored', true)->orderByDesc('id')->get() as $run) {
-            $choices[] = ['value' => $run->current ? 'live' : "run-{$run->id}", 'label' => $run->current ? (string) trans('Live plan') : (string) trans('Plan before'), 'at' => $run->finished_at?->toIso8601String()];
+            $choices[] = new PlanChoice(
+                $run->current ? 'live' : "run-{$run->id}",
+                (string) trans($run->current ? 'Live plan' : 'Plan before'),
+                $run->finished_at?->toIso8601String(),
+            );
         }
         foreach (Study::query()->orderBy('name')->get() as $study) {
-            $choices[] = ['value' => "study-{$study->id}", 'label' => $study->name, 'at' => $study->result()?->finished_at?->toIso8601String()];
+            $choices[] = new PlanChoice("study-{$study->id}", $study->name, $study->result()?->finished_at?->toIso8601String());
         }
 
         return $choices;

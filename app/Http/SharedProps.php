@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Models\Draft;
+use App\Models\Run;
+use App\Models\Study;
+use App\Models\User;
+use App\Reading\ChangesSince;
+use App\Reading\MessageList;
+use App\Reading\ProposalList;
+use App\Reading\Shapes\ChangeRow;
+use App\Reading\Shapes\CodeAndName;
+use App\Reading\StoredPlan;
+use App\Support\Journal;
+use App\Support\Settings;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Calendar\Day;
+
+/** What every page knows of the person, the site and the plan that is shown: each method is a prop, computed where a page asks for it. */
+final class SharedProps
+{
+    private const STUDIES_SHOWN = 8;
+
+    private ?Run $run = null;
+
+    private bool $looked = false;
+
+    public function __construct(private readonly Request $request, private readonly User $person)
+    {
+    }
+
+    /** @return array{name: string, role: string, can: list<string>} */
+    public function user(): array
+    {
+        return [
+            'name' => $this->person->name, 'role' => (string) $this->person->getRoleNames()->first(),
+            'can' => array_values($this->person->getAllPermissions()->pluck('name')->map(strval(...))->all()),
+        ];
+    }
+
+    /** @return list<CodeAndName> */
+    public function sites(): array
+    {
+        return array_values(DB::table('sites')->orderBy('code')->get(['code', 'name'])
+            ->map(fn ($row) => new CodeAndName($row->code, $row->name))->all());
+    }
+
+    /** The site that is looked at; empty for all. */
+    public function site(): string
+    {
+        $site = $this->request->session()->get('site', '');
+
+        return is_string($site) ? $site : '';
+    }
+
+    /** @return array{id: int|null, finishedAt: string|null, changes: int, planDate: string, madeFor: string|null, running: int|null, study: array{id: int, name: string}|null} which plan is shown and how old it is */
+    public function plan(): array
+    {
+        $run = $this->run();
+        $study = ShownPlan::study($this->request);
+        $running = Run::query()->whereNull('study_id')->whereIn('status', ['queued', 'running'])->max('id');
+
+        return [
+            'id' => $run?->id,
+            'finishedAt' => $run?->finished_at?->toIso8601String(),
+            'changes' => $run === null ? 0 : Journal::countSince($run->last_change),
+            'planDate' => Settings::planDate(),
+            'madeFor' => $run === null ? null : substr($run->plan_date, 0, 10),
+            'running' => is_numeric($running) ? (int) $running : null,
+            'study' => $study === null ? null : ['id' => $study->id, 'name' => $study->name],
+        ];
+    }
+
+    /** @return list<ChangeRow> what was changed since the plan was made */
+    public function changes(): array
+    {
+        $run = $this->run();
+
+        return $run === null ? [] : ChangesSince::since($run->last_change);
+    }
+
+    /** @return list<array{id: int, name: string, planned: bool}> those changed last */
+    public function studies(): array
+    {
+        $studies = Study::query()->orderByDesc('updated_at')->limit(self::STUDIES_SHOWN)->get(['id', 'name']);
+
+        return array_values($studies->map(fn (Study $one) => [
+            'id' => $one->id,
+            'name' => $one->name,
+            'planned' => $one->result() !== null,
+        ])->all());
+    }
+
+    /** @return array{horizonEnd: string|null, bucket: string, forecasts: list<string>} what the run panel starts from: the last run, else the installation's defaults */
+    public function runDefaults(): array
+    {
+        $parameters = $this->run()->parameters ?? Settings::get(Settings::RUN_DEFAULTS, []);
+
+        return [
+            'horizonEnd' => $parameters['horizonEnd'] ?? null,
+            'bucket' => $parameters['bucket'] ?? 'week',
+            'forecasts' => $parameters['forecasts'] ?? [],
+        ];
+    }
+
+    /** @return list<string> */
+    public function forecastNames(): array
+    {
+        return array_values(DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast')->map(strval(...))->all());
+    }
+
+    /** @return array{lines: int, version: int, others: list<string>} the person's draft, and who else has one */
+    public function draft(): array
+    {
+        $own = Draft::of($this->person);
+        $others = Draft::query()->with('user')->where('user_id', '<>', $this->person->id)->get()
+            ->filter(fn (Draft $draft) => $draft->lines !== [])->map(fn (Draft $draft) => (string) $draft->user?->name)->sort();
+
+        return ['lines' => count($own->lines ?? []), 'version' => $own->version ?? 0, 'others' => array_values($others->all())];
+    }
+
+    /** @return array{proposals: int, messages: int} figures of the rail: proposals to start this week, messages to work through */
+    public function counts(): array
+    {
+        $run = $this->run();
+        if ($run === null) {
+            return ['messages' => 0, 'proposals' => 0];
+        }
+        $plan = new StoredPlan($run);
+        $weekEnd = $plan->dates->iso(Day::weekStart($plan->planDate) + 6);
+
+        return [
+            'messages' => (new MessageList($plan))->query($this->site(), false)->count(),
+            'proposals' => (new ProposalList($plan))->query($this->site(), $weekEnd)->count(),
+        ];
+    }
+
+    /** The plan that is shown, looked up once. */
+    private function run(): ?Run
+    {
+        if (! $this->looked) {
+            $this->looked = true;
+            $this->run = ShownPlan::run($this->request);
+        }
+
+        return $this->run;
+    }
+}

@@ -1,0 +1,291 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\User;
+use App\Support\Stored;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\OrderOperation;
+use Yposta\Core\Network\RowDifference;
+use Yposta\Core\Network\Sourcing;
+use Yposta\Core\Study\ProposalOrigin;
+
+/**
+ * Orders in their tables: what the plan sees as an open order is a line there, and lines for one supplier and site share an order. Writes
+ * in bulk: the number of queries does not grow with the number of orders.
+ */
+final readonly class OrderTables
+{
+    private const ROWS_AT_ONCE = 400;
+
+    /** Columns of a line that belong to its order. */
+    private const OF_ORDER = ['kind' => true, 'status' => true, 'site_code' => true, 'supplier_code' => true];
+
+    private Dates $dates;
+
+    public function __construct()
+    {
+        $this->dates = new Dates;
+    }
+
+    /** @param  class-string  $class */
+    public static function keeps(string $class): bool
+    {
+        return in_array($class, [OpenOrder::class, OrderComponent::class, OrderOperation::class], true);
+    }
+
+    /** Fills empty tables; each order has one line. */
+    public function fill(Network $network): void
+    {
+        $map = TableMap::of(OpenOrder::class, $this->dates);
+        $rows = array_map($map->values(...), $network->rows(OpenOrder::class));
+        $now = now();
+        $this->insert(
+            'orders',
+            array_map(
+                fn (array $row) => [
+                    ...array_intersect_key($row, self::OF_ORDER), 'code' => $row['code'], 'created_at' => $now,
+                    'updated_at' => $now,
+                ],
+                $rows,
+            ),
+        );
+        $ids = DB::table('orders')->pluck('id', 'code');
+        $this->insert(
+            'order_lines',
+            array_map(fn (array $row) => [...array_diff_key($row, self::OF_ORDER), 'order_id' => $ids[$row['code']], 'number' => 1], $rows),
+        );
+        $lines = DB::table('order_lines')->pluck('id', 'code')->map(Stored::int(...))->all();
+        $this->insertBelow(OrderComponent::class, $network->components, $lines);
+        $this->insertBelow(OrderOperation::class, $network->orderOperations, $lines);
+    }
+
+    /**
+     * Writes what differs between two networks.
+     *
+     * @param  array<string, ProposalOrigin>  $origins  the proposals that new orders are made of, by code of the order
+     */
+    public function write(Network $before, Network $after, array $origins, User $by): void
+    {
+        $orders = RowDifference::of($before->orders, $after->orders, fn (OpenOrder $order) => $order->code);
+        $components = $this->ordersWhoseRowsDiffer($before, $after);
+        $codes = array_map(strval(...), array_keys($orders + $components));
+        if ($codes === []) {
+            return;
+        }
+        $lines = $this->lines($codes);
+        $gone = $new = $changed = [];
+        foreach ($orders as $code => [$old, $order]) {
+            match (true) {
+                $order === null => $gone[] = (string) $code,
+                isset($lines[$code]) => $changed[] = $order,
+                default => $new[] = $order,
+            };
+        }
+        $this->cancel(array_intersect_key($lines, array_flip($gone)));
+        $this->update($changed, $lines, $before);
+        $this->create($new, $after, $by);
+        $new === [] || $lines = $this->lines($codes);
+        $codesOfNew = array_fill_keys(array_map(fn (OpenOrder $order) => $order->code, $new), true);
+        $this->dropRows(array_intersect_key($lines, array_diff_key($components, $codesOfNew), $after->orders));
+        $this->insertRows(array_intersect_key($lines, $components + $codesOfNew, $after->orders), $after);
+        $this->noteOrigins(array_intersect_key($origins, $orders), $lines, $by);
+        $this->settle(array_values(array_unique(array_map(
+            fn (stdClass $line) => Stored::int($line->order_id),
+            array_diff_key($lines, $codesOfNew),
+        ))));
+    }
+
+    /** @return array<string, true> by code */
+    private function ordersWhoseRowsDiffer(Network $before, Network $after): array
+    {
+        $codes = [];
+        foreach (RowDifference::of(
+            $before->components,
+            $after->components,
+            fn (OrderComponent $row) => "{$row->order}\x1f{$row->line}",
+        ) as [$old, $new]) {
+            $codes[$new->order ?? $old->order ?? ''] = true;
+        }
+
+        return $codes;
+    }
+
+    /**
+     * @param  list<string>  $codes
+     * @return array<string, stdClass> by code
+     */
+    private function lines(array $codes): array
+    {
+        $found = [];
+        foreach (array_chunk($codes, self::ROWS_AT_ONCE) as $chunk) {
+            foreach (DB::table('order_lines')->whereIn('code', $chunk)->get() as $line) {
+                $found[Stored::text($line->code)] = $line;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param  array<string, stdClass>  $lines */
+    private function cancel(array $lines): void
+    {
+        foreach (array_chunk(array_column($lines, 'id'), self::ROWS_AT_ONCE) as $ids) {
+            DB::table('order_lines')->whereIn('id', $ids)->update(['cancelled' => true, 'version' => DB::raw('version + 1')]);
+            DB::table('conversions')->whereIn('order_line_id', $ids)->delete(); // what they were made of is needed again
+        }
+    }
+
+    /**
+     * @param  list<OpenOrder>  $orders
+     * @param  array<string, stdClass>  $lines
+     */
+    private function update(array $orders, array $lines, Network $before): void
+    {
+        $map = TableMap::of(OpenOrder::class, $this->dates);
+        $rows = $states = [];
+        foreach ($orders as $order) {
+            $line = $lines[$order->code];
+            $values = array_diff_key($map->values($order), self::OF_ORDER);
+            $rows[] = [
+                ...$values, 'order_id' => $line->order_id, 'number' => $line->number, 'cancelled' => false,
+                'version' => Stored::int($line->version) + 1,
+            ];
+            ($before->orders[$order->code]->status ?? null) === $order->status
+                || $states[$order->status->value][] = Stored::int($line->order_id);
+        }
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('order_lines')->upsert(
+                $chunk,
+                ['code'],
+                array_values(array_diff(array_keys($chunk[0]), ['code', 'order_id', 'number'])),
+            );
+        }
+        foreach ($states as $state => $ids) {
+            DB::table('orders')->whereIn('id', array_unique($ids))->update(['status' => $state]);
+        }
+    }
+
+    /** @param  list<OpenOrder>  $orders */
+    private function create(array $orders, Network $after, User $by): void
+    {
+        if ($orders === []) {
+            return;
+        }
+        $map = TableMap::of(OpenOrder::class, $this->dates);
+        $sourcing = new Sourcing($after->supplierItems);
+        $heads = $lines = [];
+        $now = now();
+        foreach ($orders as $order) {
+            [$code, $number] = OrderCodes::parse($order->code);
+            $values = $map->values($order);
+            $heads[$code] ??= [
+                ...array_intersect_key($values, self::OF_ORDER), 'code' => $code, 'created_by' => $by->id, 'version' => 1,
+                'created_at' => $now, 'updated_at' => $now,
+            ];
+            $price = $order->supplier === null ? null : $sourcing->offer($order->supplier, $order->item)?->price;
+            $lines[] = [
+                $code,
+                [...array_diff_key($values, self::OF_ORDER), 'number' => $number, 'price' => $price, 'version' => 1, 'cancelled' => false],
+            ];
+        }
+        foreach (array_chunk(array_values($heads), self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('orders')->insertOrIgnore($chunk); // an order that has other lines is there
+        }
+        $ids = DB::table('orders')->whereIn('code', array_keys($heads))->pluck('id', 'code');
+        $this->insert('order_lines', array_map(fn (array $line) => [...$line[1], 'order_id' => $ids[$line[0]]], $lines));
+    }
+
+    /** @param  array<string, stdClass>  $lines  whose component rows are dropped */
+    private function dropRows(array $lines): void
+    {
+        foreach (array_chunk(array_column($lines, 'id'), self::ROWS_AT_ONCE) as $ids) {
+            DB::table('order_components')->whereIn('order_line_id', $ids)->delete();
+        }
+    }
+
+    /** @param  array<string, stdClass>  $lines  that get the component rows that they have in a network */
+    private function insertRows(array $lines, Network $after): void
+    {
+        $ids = array_map(fn (stdClass $line) => Stored::int($line->id), $lines);
+        $this->insertBelow(
+            OrderComponent::class,
+            array_values(array_filter($after->components, fn (OrderComponent $row) => isset($ids[$row->order]))),
+            $ids,
+        );
+    }
+
+    /**
+     * @param  class-string<OrderComponent>|class-string<OrderOperation>  $class
+     * @param  list<OrderComponent>|list<OrderOperation>  $rows
+     * @param  array<int|string>  $lines  ids of lines by code
+     */
+    private function insertBelow(string $class, array $rows, array $lines): void
+    {
+        $map = TableMap::of($class, $this->dates);
+        $this->insert(
+            $map->table,
+            array_map(
+                fn (object $row) => ['order_line_id' => $lines[$row->order], ...array_diff_key($map->values($row), ['order_code' => true])],
+                $rows,
+            ),
+        );
+    }
+
+    /**
+     * @param  array<string, ProposalOrigin>  $origins
+     * @param  array<string, stdClass>  $lines
+     */
+    private function noteOrigins(array $origins, array $lines, User $by): void
+    {
+        $rows = [];
+        foreach ($origins as $code => $origin) {
+            $rows[] = [
+                'run_id' => $origin->run, 'proposal' => $origin->number, 'order_line_id' => Stored::int($lines[$code]->id),
+                'user_id' => $by->id, 'created_at' => now(),
+            ];
+        }
+        $this->insert('conversions', $rows);
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            $cases = implode(' ', array_fill(0, count($chunk), 'when ? then ?'));
+            $values = fn (string $of) => array_merge(...array_map(fn (array $row) => [$row['order_line_id'], $row[$of]], $chunk));
+            $ids = array_column($chunk, 'order_line_id');
+            DB::update(
+                "update order_lines set run_id = case id {$cases} end, proposal = case id {$cases} end where id in ("
+                    .implode(',', array_fill(0, count($ids), '?')).')',
+                [...$values('run_id'), ...$values('proposal'), ...$ids],
+            );
+        }
+    }
+
+    /**
+     * An order all of whose lines are cancelled is cancelled; one with lines again is open again.
+     *
+     * @param  list<int>  $ids  of orders
+     */
+    private function settle(array $ids): void
+    {
+        foreach (array_chunk($ids, self::ROWS_AT_ONCE) as $chunk) {
+            $open = DB::table('order_lines')->whereIn('order_id', $chunk)->where('cancelled', false)->distinct()->pluck('order_id')
+                ->map(Stored::int(...))->all();
+            $over = array_values(array_diff($chunk, $open));
+            $over === [] || DB::table('orders')->whereIn('id', $over)->update(['status' => 'cancelled']);
+            $open === [] || DB::table('orders')->whereIn('id', $open)->where('status', 'cancelled')->update(['status' => 'firm']);
+            DB::table('orders')->whereIn('id', $chunk)->update(['version' => DB::raw('version + 1'), 'updated_at' => now()]);
+        }
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private function insert(string $table, array $rows): void
+    {
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            DB::table($table)->insert($chunk);
+        }
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\ReferenceLookup;
+use Yposta\Core\Reference\NewOrderCode;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Reference\ReferenceKind;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangePlanning;
+use Yposta\Core\Study\ChangeSalesLine;
+use Yposta\Core\Study\ChangeStock;
+use Yposta\Core\Study\OfOrder;
+
+/** The rows that changes speak of and what they look like, so that one can tell whether someone else has changed them since. */
+final class RowFingerprints
+{
+    /** Before the key of a row of planning data, which has no reference. */
+    private const PLANNING = 'planning:';
+
+    /**
+     * @param  list<Change>  $changes
+     * @return array<string, string> fingerprint by name of the row; that of a row that is not there is empty
+     */
+    public static function by(array $changes, Network $network): array
+    {
+        $names = [];
+        foreach ($changes as $change) {
+            $name = self::name($change);
+            $name === null || $names[$name] = true;
+        }
+
+        return self::look(array_map(strval(...), array_keys($names)), $network);
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return array<string, string>
+     */
+    public static function look(array $names, Network $network): array
+    {
+        $lookup = new ReferenceLookup($network);
+        $components = $stock = $seen = [];
+        $references = array_map(fn (string $name) => str_starts_with($name, self::PLANNING) ? null : Reference::tryParse($name), $names);
+        $orders = array_flip(array_map(
+            fn (?Reference $reference) => $reference?->kind === ReferenceKind::Order ? $reference->name : '',
+            $references,
+        ));
+        foreach ($network->components as $row) {
+            isset($orders[$row->order]) && $components[$row->order][] = $row;
+        }
+        foreach ($network->stock as $row) {
+            $stock[(string) Reference::stock($row->item, $row->site)] = $row;
+        }
+        foreach ($names as $place => $name) {
+            $reference = $references[$place];
+            $row = match ($reference?->kind) {
+                ReferenceKind::Order => isset($network->orders[$reference->name])
+                    ? [$network->orders[$reference->name], $components[$reference->name] ?? []]
+                    : null,
+                ReferenceKind::Sales => $lookup->salesLine($reference),
+                ReferenceKind::Stock => $stock[$name] ?? null,
+                default => $network->planning[substr($name, strlen(self::PLANNING))] ?? null,
+            };
+            $seen[$name] = $row === null ? '' : hash('xxh128', serialize($row));
+        }
+
+        return $seen;
+    }
+
+    /**
+     * The names of rows that look otherwise than they did.
+     *
+     * @param  array<string, string>  $seen
+     * @return list<string>
+     */
+    public static function moved(array $seen, Network $network): array
+    {
+        return $seen === []
+            ? []
+            : array_map(strval(...), array_keys(array_diff_assoc($seen, self::look(array_map(strval(...), array_keys($seen)), $network))));
+    }
+
+    /** What a person calls the row: the name without its kind. */
+    public static function called(string $name): string
+    {
+        return str_starts_with($name, self::PLANNING)
+            ? str_replace("\x1f", ' ', substr($name, strlen(self::PLANNING)))
+            : Reference::tryParse($name)->name ?? $name;
+    }
+
+    private static function name(Change $change): ?string
+    {
+        return match (true) {
+            $change instanceof ChangeSalesLine => (string) Reference::sales($change->order, $change->line),
+            $change instanceof ChangeStock => (string) Reference::stock($change->item, $change->site),
+            $change instanceof ChangePlanning => self::PLANNING.Network::key($change->item, $change->site),
+            $change instanceof OfOrder => NewOrderCode::is($change->orderCode()) ? null : (string) Reference::order($change->orderCode()),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Support\Words;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Reference\NewOrderCode;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\HoldSupply;
+
+/** Puts changes into words, from the fields in which they are kept. */
+final readonly class ChangeSentences
+{
+    /**
+     * @param  int  $planDate  day number
+     * @param  Network|null  $network  that knows the items and orders they speak of; without one the tables are asked
+     */
+    public function __construct(private int $planDate, private ?Network $network = null)
+    {
+    }
+
+    /**
+     * @param  list<Change>  $changes
+     * @return list<string>
+     */
+    public function all(array $changes): array
+    {
+        return array_map(fn (Change $change) => $this->sentence(ChangeCodec::encode($change)), $changes);
+    }
+
+    /** @param  array<string, mixed>  $fields  as {@see ChangeCodec} keeps them */
+    public function sentence(array $fields): string
+    {
+        $values = [];
+        foreach ($fields as $name => $value) {
+            if (is_scalar($value)) {
+                $values[$name] = in_array($name, ['due', 'from', 'to', 'start'], true) ? $this->day((string) $value) : (string) $value;
+            }
+        }
+        $kind = (string) ($fields['change'] ?? '');
+        $key = match ($kind) {
+            'put_order' => 'put_order_'.($fields['kind'] ?? 'make'),
+            'pin_order' => ($fields['pinned'] ?? true) === true ? 'pin_order' : 'free_order',
+            'release_order' => ($fields['released'] ?? true) === true ? $kind : 'recall_order',
+            'swap_component' => isset($fields['qty']) ? 'swap_component_part' : $kind,
+            'work_days' => ($fields['works'] ?? false) === true ? $kind : 'close_days',
+            default => $kind,
+        };
+        $values['what'] = $this->what($fields);
+        $values['whom'] = $this->whom($fields);
+        $values['supply'] = $this->reference((string) ($fields['supply'] ?? ''));
+        $values['demand'] = $this->reference((string) ($fields['demand'] ?? ''));
+        $values['supplier'] ??= trans('no supplier');
+        if (NewOrderCode::is((string) ($values['order'] ?? ''))) {
+            $values['order'] = trans('the new order');
+        }
+        if (isset($values['qty'])) {
+            $values['qty'] = trim("{$values['qty']} ".$this->unit($fields));
+        }
+
+        return (string) trans("changes.{$key}", $values);
+    }
+
+    /**
+     * What of a study's parameters differs from the live plan.
+     *
+     * @param  array<string, mixed>  $parameters
+     * @return list<string>
+     */
+    public function parameters(array $parameters): array
+    {
+        $said = [];
+        isset($parameters['horizonEnd'])
+            && $said[] = (string) trans('changes.parameters.horizonEnd', ['value' => $this->day((string) $parameters['horizonEnd'])]);
+        foreach (['forecasts', 'sites'] as $list) {
+            if (isset($parameters[$list])) {
+                $said[] = (string) ($parameters[$list] === []
+                    ? trans("changes.parameters.no_{$list}")
+                    : trans("changes.parameters.{$list}", ['value' => implode(', ', (array) $parameters[$list])]));
+            }
+        }
+        ($parameters['safetyStock'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_safety_stock');
+        ($parameters['calendars'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_calendars');
+        ($parameters['consume'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_consume');
+
+        return $said;
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function what(array $fields): string
+    {
+        $said = [];
+        foreach (array_keys((array) trans('changes.fields')) as $name) {
+            $value = $fields[$name] ?? null;
+            if (is_scalar($value)) {
+                $value = $name === 'due'
+                    ? $this->day((string) $value)
+                    : ($name === 'lotRule'
+                        ? (string) trans("changes.lot_rule.{$value}")
+                        : ($name === 'supply' ? (string) trans("supply.{$value}") : (string) $value));
+                $said[] = (string) trans("changes.fields.{$name}", ['value' => $value]);
+            }
+        }
+
+        return implode(', ', $said);
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function whom(array $fields): string
+    {
+        $names = [...(array) ($fields['items'] ?? []), ...(array) ($fields['customers'] ?? [])];
+
+        return $names === [] ? '' : ' '.trans('of :names', ['names' => implode(', ', array_map(strval(...), $names))]);
+    }
+
+    /** A reference without its kind; stock is called so. */
+    private function reference(string $reference): string
+    {
+        return $reference === '' ? '' : Words::say(HoldSupply::named($reference), $this->planDate);
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function unit(array $fields): string
+    {
+        $item = is_string($fields['item'] ?? null) ? $fields['item'] : null;
+        $order = is_string($fields['order'] ?? null) && ($fields['change'] ?? '') !== 'swap_component' ? $fields['order'] : null;
+        if ($item === null && $order !== null) {
+            $item = $this->network === null
+                ? DB::table('order_lines')->where('code', $order)->value('item_code')
+                : $this->network->orders[$order]->item ?? null;
+        }
+
+        return ! is_string($item)
+            ? ''
+            : (string) ($this->network === null
+                ? DB::table('items')->where('code', $item)->value('unit')
+                : $this->network->items[$item]->unit ?? '');
+    }
+
+    private function day(string $iso): string
+    {
+        return Words::day(Day::parse($iso), $this->planDate);
+    }
+}

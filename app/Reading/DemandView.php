@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Models\Run;
+use App\Planning\Dates;
+use App\Planning\NetworkReader;
+use App\Planning\RunParameters;
+use App\Reading\Shapes\ForecastCell;
+use App\Reading\Shapes\ForecastRow;
+use App\Reading\Shapes\SalesRow;
+use App\Reading\Shapes\Strip;
+use App\Support\Settings;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Demand\ForecastConsumption;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Peg;
+
+/** Sales lines with their cover, and the forecasts with what orders have consumed of them. */
+final readonly class DemandView
+{
+    public const MOST_LINES = 500;
+
+    public const MOST_PERIODS = 26;
+
+    private Dates $dates;
+
+    public function __construct(private ?StoredPlan $plan, private NetworkReader $reader)
+    {
+        $this->dates = new Dates;
+    }
+
+    /**
+     * Open sales lines, by due date; with the cover that the live plan gives them.
+     *
+     * @return list<SalesRow>
+     */
+    public function sales(string $site, string $text, bool $onlyLate): array
+    {
+        $query = DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')->whereColumn('l.shipped', '<', 'l.qty')
+            ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
+            ->when($text !== '', fn (Builder $query) => $query->where(function (Builder $either) use ($text): void {
+                foreach (['l.order_code', 'l.customer', 'l.item_code'] as $column) {
+                    $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
+                }
+            }))
+            ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')->select(['l.*', 'i.name', 'i.unit', 'i.decimals']);
+        $planned = $this->planned($onlyLate);
+        $lines = $onlyLate
+            ? $query->get()->filter(fn ($line) => isset($planned["{$line->order_code}/{$line->line}"]))->take(self::MOST_LINES)
+            : $query->limit(self::MOST_LINES)->get();
+        $shown = array_values($lines->map(fn ($line) => $planned["{$line->order_code}/{$line->line}"] ?? null)
+            ->filter(fn ($n) => $n !== null)->all());
+        $pegs = $this->plan === null ? [] : $this->plan->pegsOfDemands($shown);
+        $rows = [];
+        foreach ($lines as $line) {
+            $n = $planned["{$line->order_code}/{$line->line}"] ?? null;
+            $demand = $n === null ? null : $this->plan?->demandNumbered($n);
+            $rows[] = new SalesRow(
+                order: $line->order_code,
+                line: $line->line,
+                customer: $line->customer,
+                item: $line->item_code,
+                name: $line->name,
+                site: $line->site_code,
+                unit: $line->unit,
+                decimals: (int) $line->decimals,
+                open: Quantity::format((int) $line->qty - (int) $line->shipped),
+                shipped: Quantity::format((int) $line->shipped),
+                due: substr($line->due, 0, 10),
+                priority: (int) $line->priority,
+                expected: $this->dates->isoOrNull($demand?->expected),
+                lateDays: $demand?->lateDays() ?? 0,
+                reason: $demand === null ? null : $this->plan->holdUpOf($demand),
+                strip: $demand === null ? null : $this->strip($demand, $pegs[$n] ?? []),
+            );
+        }
+
+        return $rows;
+    }
+
+    /** @param  list<Peg>  $pegs */
+    private function strip(Demand $demand, array $pegs): ?Strip
+    {
+        return $this->plan === null ? null : (new Describe($this->plan))->strip($demand, $pegs);
+    }
+
+    /** @return array<string, int> number of the demand in the plan by ORDER/LINE */
+    private function planned(bool $onlyLate): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+
+        return DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('kind', 'sales')
+            ->when($onlyLate, fn (Builder $query) => $query->where('late_days', '>', 0))->get(['name', 'line', 'n'])
+            ->mapWithKeys(fn ($row) => ["{$row->name}/{$row->line}" => (int) $row->n])->all();
+    }
+
+    /** @return list<string> */
+    public function forecastNames(): array
+    {
+        return array_values(array_map(
+            strval(...),
+            DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast')->all(),
+        ));
+    }
+
+    /**
+     * A forecast as a grid of items and periods, with what the sales lines of today consume of it.
+     *
+     * @return list<ForecastRow>
+     */
+    public function forecast(string $name, string $site, string $text): array
+    {
+        $planDate = Settings::planDate();
+        $parameters = Run::live()->parameters ?? [...Settings::get(Settings::RUN_DEFAULTS, []), 'planDate' => $planDate];
+        $options = RunParameters::options($parameters);
+        $left = [];
+        foreach ((new ForecastConsumption($options))->remaining($this->reader->demand()) as $remaining) {
+            $left["{$remaining->bucket->item}\x1f{$remaining->bucket->site}\x1f".$this->dates->iso($remaining->bucket->start)
+                ."\x1f{$remaining->bucket->forecast}"] = $remaining->left;
+        }
+        $cells = DB::table('forecast_buckets as f')->join('items as i', 'i.code', '=', 'f.item_code')->where('f.forecast', $name)
+            ->when($site !== '', fn (Builder $query) => $query->where('f.site_code', $site))
+            ->when($text !== '', fn (Builder $query) => $query->where('f.item_code', 'like', '%'.str_replace(['%', '_'], '', $text).'%'))
+            ->orderBy('f.item_code')->orderBy('f.site_code')->orderBy('f.start')->select(['f.*', 'i.name', 'i.unit', 'i.decimals'])->get();
+        $rows = [];
+        foreach ($cells->groupBy(fn ($row) => "{$row->item_code}\x1f{$row->site_code}") as $group) {
+            $first = $group->firstOrFail();
+            $byStart = $group->keyBy(fn ($row) => substr($row->start, 0, 10));
+            $rows[] = new ForecastRow(
+                forecast: $name,
+                item: $first->item_code,
+                site: $first->site_code,
+                name: $first->name,
+                unit: $first->unit,
+                decimals: (int) $first->decimals,
+                bucket: BucketSize::from($first->bucket),
+                cells: array_map(function (string $start) use ($byStart, $left, $name, $first): ForecastCell {
+                    $cell = $byStart->get($start);
+                    $qty = (int) ($cell->qty ?? 0);
+                    $remaining = $left["{$first->item_code}\x1f{$first->site_code}\x1f{$start}\x1f{$name}"] ?? $qty;
+
+                    return new ForecastCell(
+                        $cell === null ? null : (int) $cell->id, $start, Quantity::format($qty),
+                        Quantity::format($qty - $remaining), Quantity::format($remaining), (int) ($cell->version ?? 0),
+                    );
+                }, $this->periods($first->bucket, $planDate)),
+            );
+        }
+
+        return $rows;
+    }
+
+    /** @return list<string> starts of the periods shown, from the plan date's on */
+    public function periods(string $bucket, string $planDate): array
+    {
+        $size = BucketSize::from($bucket);
+        $starts = [];
+        $most = $bucket === 'month' ? 12 : self::MOST_PERIODS;
+        for ($day = $size->startOf($this->dates->day($planDate)); count($starts) < $most; $day = $size->endOf($day) + 1) {
+            $starts[] = $this->dates->iso($day);
+        }
+
+        return $starts;
+    }
+}

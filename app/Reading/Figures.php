@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Models\Run;
+use App\Reading\Shapes\TodayFigure;
+use App\Support\Words;
+
+/** The figures of a plan against those of the one before. */
+final class Figures
+{
+    /** Figures in which more is worse, in the order in which they are shown. */
+    private const FIGURES = [
+        'lateLines' => 'Sales lines late',
+        'lateDays' => 'Days late in all',
+        'short' => 'Items short',
+        'startPassed' => 'Past their date to start',
+        'proposals' => 'Proposals',
+        'messages' => 'Messages',
+        'stockValue' => 'Stock value on average',
+    ];
+
+    private const NEUTRAL = ['proposals', 'messages', 'stockValue'];
+
+    /** @return list<TodayFigure> */
+    public static function of(Run $run, ?Run $before): array
+    {
+        $figures = [];
+        foreach (self::FIGURES as $key => $label) {
+            $value = self::value($run, $key);
+            $change = $before === null ? null : $value - self::value($before, $key);
+            $figures[] = new TodayFigure(
+                trans($label), Words::money($value),
+                $change === null
+                    ? null
+                    : ($change === 0 ? (string) trans('same') : ($change > 0 ? '+' : "\u{2212}").Words::money(abs($change))),
+                ! in_array($key, self::NEUTRAL, true) && $change !== null && $change > 0,
+            );
+        }
+
+        return $figures;
+    }
+
+    /** @return array<string, array{string, bool}> label, and whether more is worse, by name */
+    public static function labels(): array
+    {
+        $labels = [];
+        foreach (self::FIGURES as $key => $label) {
+            $labels[$key] = [(string) trans($label), ! in_array($key, self::NEUTRAL, true)];
+        }
+
+        return $labels;
+    }
+
+    private static function value(Run $run, string $key): int
+    {
+        $value = $run->summary[$key] ?? 0;
+
+        return is_array($value) ? (int) array_sum($value) : (int) $value;
+    }
+
+    public static function before(Run $run): ?Run
+    {
+        return Run::query()->where('status', 'done')->whereNull('study_id')->where('id', '<', $run->id)->orderByDesc('id')->first();
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Planning\MessageChange;
+use App\Reading\Shapes\MessageKind;
+use App\Reading\Shapes\MessageTask;
+use App\Support\Words;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Run\MessageCode;
+
+/** The messages of a plan as a list to work through: those not answered, or those put away. */
+final readonly class MessageList
+{
+    public const MOST = 400;
+
+    private Describe $describe;
+
+    public function __construct(private StoredPlan $plan)
+    {
+        $this->describe = new Describe($plan);
+    }
+
+    /** An answer holds as long as the facts of the message are those that were answered, and until its day. */
+    public function query(string $site, bool $away, string $code = '', string $text = ''): Builder
+    {
+        $today = substr($this->plan->run->plan_date, 0, 10);
+        $like = '%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], mb_strtolower($text)).'%';
+
+        return DB::table('plan_messages as m')->join(
+            'plan_points as p',
+            fn ($join) => $join->on('p.run_id', '=', 'm.run_id')->on('p.n', '=', 'm.point'),
+        )
+            ->leftJoin('message_answers as a', fn ($join) => $join->on('a.identity', '=', 'm.identity')->on('a.facts', '=', 'm.facts'))
+            ->where('m.run_id', $this->plan->run->id)
+            ->where(fn (Builder $state) => $away
+                ? $state->where('a.state', 'done')->orWhere('a.until', '>', $today)
+                : $state->whereNull('a.id')->orWhere(fn (Builder $woken) => $woken->where('a.state', 'snoozed')->where('a.until', '<=', $today)))
+            ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))
+            ->when($code !== '', fn (Builder $query) => $query->where('m.code', $code))
+            ->when($text !== '', fn (Builder $query) => $query->where(fn (Builder $either) => $either->whereRaw(
+                "lower(m.text) like ? escape '\\'",
+                [$like],
+            )->orWhereRaw(
+                "lower(p.item_code) like ? escape '\\'",
+                [$like],
+            )));
+    }
+
+    /** @return list<MessageKind> kinds that there are, the gravest first */
+    public function kinds(string $site, bool $away): array
+    {
+        $counts = $this->query($site, $away)->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code');
+
+        return array_values(array_map(
+            fn (MessageCode $code) => new MessageKind($code, (string) trans("messages.kind.{$code->value}"), (int) $counts[$code->value]),
+            array_filter([
+                MessageCode::Overdue, MessageCode::BringIn, MessageCode::StartPassed, MessageCode::BelowSafety, MessageCode::LateDemand,
+                MessageCode::PushOut, MessageCode::Cancel, MessageCode::Frozen,
+                MessageCode::NoSupplier, MessageCode::NoBom,
+            ], fn (MessageCode $code) => isset($counts[$code->value])),
+        ));
+    }
+
+    /** @return list<MessageTask> by what they put at risk, or by date */
+    public function tasks(Builder $query, bool $byDate): array
+    {
+        $rows = $query->when(! $byDate, fn (Builder $query) => $query->orderByDesc('m.risk_lines')->orderByDesc('m.risk_value'))
+            ->when(! $byDate, fn (Builder $query) => $query->orderByRaw("case m.code when 'below_safety' then 1 else 0 end"))
+            ->orderBy('m.from_date')->orderBy('m.n')->limit(self::MOST)
+            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')->select(['m.*', 'a.state', 'a.until', 'a.reason', 'u.name as by'])->get();
+        $this->plan->adopt($this->plan->pointsQuery()->whereIn('p.n', $rows->pluck('point')->unique()->take(900)->all())->get());
+
+        return array_values($rows->map(fn (stdClass $row) => $this->task($row))->all());
+    }
+
+    private function task(stdClass $row): MessageTask
+    {
+        $point = $this->plan->pointOf((int) $row->point);
+        $shown = $this->describe->message($row);
+        $change = MessageChange::of($row->code, $row->reference, $row->to_date);
+
+        return new MessageTask(
+            n: (int) $row->n,
+            code: MessageCode::from($row->code),
+            kind: (string) trans("messages.kind.{$row->code}"),
+            text: $row->text,
+            item: $point->item,
+            name: $point->name,
+            site: $point->site,
+            from: $this->iso($row->from_date),
+            to: $this->iso($row->to_date),
+            riskLines: (int) $row->risk_lines,
+            riskValue: Words::money((int) $row->risk_value),
+            href: $shown->href,
+            applies: $change === null
+                ? null
+                : (string) trans(
+                    "messages.apply.{$row->code}",
+                    ['to' => $row->to_date === null ? '' : Words::isoDay($row->to_date, $this->plan->planDate)],
+                ),
+            state: $row->state,
+            until: $this->iso($row->until),
+            reason: (string) $row->reason,
+            by: (string) $row->by,
+            identity: $row->identity,
+            facts: $row->facts,
+        );
+    }
+
+    private function iso(?string $date): ?string
+    {
+        return $date === null ? null : substr($date, 0, 10);
+    }
+}

@@ -1,0 +1,270 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Models\MasterItem;
+use App\Models\Order;
+use App\Models\OrderLine;
+use App\Reading\Shapes\ComponentRow;
+use App\Reading\Shapes\OrderDetail;
+use App\Reading\Shapes\OrderLineRow;
+use App\Reading\Shapes\OrderRow;
+use App\Reading\Shapes\OrderState;
+use App\Reading\Shapes\Strip;
+use App\Reading\Shapes\SubstituteChoice;
+use App\Support\Settings;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Plan\Summary;
+use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Reference\ReferenceOrder;
+use Yposta\Core\Run\MessageCode;
+
+/** Orders as a list and one by one, with what the live plan says of them. */
+final readonly class OrderView
+{
+    public const MOST = 500;
+
+    public function __construct(private ?StoredPlan $plan)
+    {
+    }
+
+    /**
+     * @param  bool  $withMessage  only those of which the plan has something to say
+     * @return list<OrderRow> open ones first, by due date
+     */
+    public function list(string $kind, string $site, string $status, string $text, bool $withMessage = false): array
+    {
+        $messages = $this->messagesByOrder();
+        $today = Day::parse(Settings::planDate());
+        $rows = DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')
+            ->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
+            ->when($withMessage, fn (Builder $query) => $query->whereIntegerInRaw('o.id', array_keys($messages)))
+            ->when($kind !== '', fn (Builder $query) => $query->where('o.kind', $kind))
+            ->when($site !== '', fn (Builder $query) => $query->where('o.site_code', $site))
+            ->when($status === 'open', fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled']))
+            ->when(in_array(
+                $status,
+                ['firm', 'released', 'done', 'cancelled'],
+                true,
+            ), fn (Builder $query) => $query->where('o.status', $status))
+            ->when($text !== '', fn (Builder $query) => $query->where(function (Builder $either) use ($text): void {
+                foreach (['o.code', 'l.item_code', 's.name'] as $column) {
+                    $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
+                }
+            }))
+            ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at')
+            ->orderByRaw("case o.status when 'done' then 1 when 'cancelled' then 2 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')->limit(self::MOST)
+            ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, o.created_by, o.created_at, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id')
+            ->get();
+
+        return array_values($rows->map(fn (stdClass $row) => new OrderRow(
+            code: $row->code,
+            kind: OrderKind::from($row->kind),
+            status: OrderState::from($row->status),
+            site: $row->site_code,
+            supplier: $row->supplier,
+            what: (int) $row->line_count === 1 ? "{$row->item} {$row->name}" : trans(':count items', ['count' => $row->line_count]),
+            lines: (int) $row->line_count,
+            qty: (int) $row->line_count === 1 ? Quantity::format(max(0, (int) $row->left_qty)) : null,
+            unit: $row->unit,
+            due: substr($row->due, 0, 10),
+            daysLate: in_array($row->status, ['done', 'cancelled'], true) ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))),
+            message: isset($messages[$row->id]) ? MessageCode::from($messages[$row->id]) : null,
+            made: $row->run_id === null ? null : (string) trans('from run :run', ['run' => $row->run_id]),
+        ))->all());
+    }
+
+    /** @return array<int, string> code of the plan's message by order id */
+    private function messagesByOrder(): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+        $codes = [];
+        $rows = DB::table('plan_messages')->where('run_id', $this->plan->run->id)
+            ->whereIn('code', ['bring_in', 'push_out', 'cancel', 'overdue'])->orderBy('n')->get(['reference', 'code']);
+        foreach ($rows as $row) {
+            $line = Reference::parse($row->reference)->name;
+            $codes[$line] = ($codes[$line] ?? '') === 'overdue' ? 'overdue' : $row->code;
+        }
+        $found = [];
+        foreach (array_chunk(array_map(strval(...), array_keys($codes)), self::MOST) as $chunk) {
+            foreach (DB::table('order_lines')->whereIn('code', $chunk)->pluck('order_id', 'code') as $line => $order) {
+                $found[(int) $order] = ($found[(int) $order] ?? '') === 'overdue' ? 'overdue' : $codes[$line];
+            }
+        }
+
+        return $found;
+    }
+
+    public function detail(Order $order): OrderDetail
+    {
+        $order->load(['lines.item', 'lines.components', 'supplier', 'site', 'creator']);
+        $lines = [];
+        $total = 0;
+        foreach ($order->lines as $line) {
+            if ($line->cancelled && $order->status !== 'cancelled') {
+                continue;
+            }
+            $lines[] = $this->line($line);
+            $total += $line->price === null ? 0 : Summary::value($line->qty, $line->price);
+        }
+
+        return new OrderDetail(
+            code: $order->code,
+            kind: OrderKind::from($order->kind),
+            status: OrderState::from($order->status),
+            site: $order->site_code,
+            siteName: (string) $order->site?->name,
+            supplier: $order->supplier?->name,
+            currency: (string) $order->supplier?->currency,
+            total: $order->kind === 'buy' && $total > 0 ? (string) $total : null,
+            createdBy: $order->creator?->name,
+            createdAt: $order->created_at?->toIso8601String(),
+            lines: $lines,
+        );
+    }
+
+    private function line(OrderLine $line): OrderLineRow
+    {
+        $supply = $this->supplyNumber($line->code);
+        $expected = null;
+        $serves = [];
+        $messages = [];
+        $strips = [];
+        if ($this->plan !== null && $supply !== null) {
+            $object = $this->plan->supplyNumbered($supply);
+            $describe = new Describe($this->plan);
+            $expected = $this->plan->dates->iso($object->available);
+            $serves = $describe->serves($object, $this->plan->pegsOfSupplies([$supply])[$supply]);
+            $messages = $describe->messages($object->point, $object->reference());
+            $strips = $this->strips($supply, $describe);
+        }
+
+        return new OrderLineRow(
+            code: $line->code,
+            item: $line->item_code,
+            name: (string) $line->item?->name,
+            unit: (string) $line->item?->unit,
+            decimals: (int) $line->item?->decimals,
+            qty: Quantity::format($line->qty),
+            received: Quantity::format($line->received),
+            start: $line->start === null ? null : substr($line->start, 0, 10),
+            due: substr($line->due, 0, 10),
+            expected: $expected,
+            price: $line->price === null ? null : Quantity::format($line->price),
+            pinned: $line->pinned,
+            priority: $line->priority,
+            source: $line->proposal === null
+                ? null
+                : (string) trans('Proposal :number of run :run', ['number' => $line->proposal, 'run' => $line->run_id]),
+            messages: $messages,
+            serves: $serves,
+            components: $line->components->isEmpty() && $supply !== null
+                ? $this->plannedComponents($supply)
+                : $this->ownComponents($line, $strips),
+        );
+    }
+
+    /**
+     * @param  array<string, Strip>  $strips  by line
+     * @return list<ComponentRow>
+     */
+    private function ownComponents(OrderLine $line, array $strips): array
+    {
+        $items = MasterItem::query()->whereIn('code', $line->components->pluck('item_code'))->get()->keyBy('code');
+
+        $components = $line->components->sort(fn ($a, $b) => ReferenceOrder::lines((string) $a->line, (string) $b->line));
+
+        return array_values($components->map(fn ($component) => new ComponentRow(
+            line: $component->line,
+            item: $component->item_code,
+            name: (string) $items->get($component->item_code)?->name,
+            unit: (string) $items->get($component->item_code)?->unit,
+            qty: Quantity::format((int) $component->qty),
+            issued: Quantity::format((int) $component->issued),
+            need: substr($component->need ?? $line->start ?? $line->due, 0, 10),
+            strip: $strips[$component->line] ?? null,
+            substitutes: $this->substitutes($line->item_code, $component->item_code),
+        ))->all());
+    }
+
+    /**
+     * An order without component rows needs what its structure says; the plan has worked that out.
+     *
+     * @return list<ComponentRow>
+     */
+    private function plannedComponents(int $supply): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+        $describe = new Describe($this->plan);
+        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)
+            ->where('kind', 'part')->orderBy('rank')->pluck('n')->map(fn ($value) => (int) $value)->all());
+        $rows = [];
+        foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
+            $demand = $this->plan->demandNumbered($n);
+            $point = $this->plan->pointOf($demand->point);
+            $rows[] = new ComponentRow(
+                line: $demand->line,
+                item: $point->item,
+                name: $point->name,
+                unit: $point->unit,
+                qty: Quantity::format($demand->qty),
+                issued: '0',
+                need: $this->plan->dates->iso((int) $demand->date),
+                strip: $describe->strip($demand, $pegs),
+                substitutes: $this->substitutes($this->plan->pointOf($this->plan->supplyNumbered($supply)->point)->item, $point->item),
+            );
+        }
+
+        return $rows;
+    }
+
+    /** @return list<SubstituteChoice> what may stand for a component, the lowest rank first */
+    private function substitutes(string $item, string $component): array
+    {
+        return array_values(DB::table('substitutes as s')->join('items as i', 'i.code', '=', 's.substitute_code')
+            ->where('s.item_code', $item)->where('s.component_code', $component)->orderBy('s.rank')
+            ->get(['s.substitute_code', 'i.name', 's.ratio'])->map(fn ($row) => new SubstituteChoice(
+                $row->substitute_code,
+                $row->name,
+                Quantity::format((int) $row->ratio),
+            ))->all());
+    }
+
+    private function supplyNumber(string $code): ?int
+    {
+        if ($this->plan === null) {
+            return null;
+        }
+        $n = DB::table('plan_supplies')->where('run_id', $this->plan->run->id)->where('kind', 'order')->where('name', $code)->value('n');
+
+        return is_numeric($n) ? (int) $n : null;
+    }
+
+    /** @return array<string, Strip> cover of the order's components by line */
+    private function strips(int $supply, Describe $describe): array
+    {
+        if ($this->plan === null) {
+            return [];
+        }
+        $numbers = array_values(DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('for_supply', $supply)->pluck('n')
+            ->map(fn ($value) => (int) $value)->all());
+        $strips = [];
+        foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
+            $demand = $this->plan->demandNumbered($n);
+            $strips[$demand->line] = $describe->strip($demand, $pegs);
+        }
+
+        return $strips;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Pages;
+
+use App\Reading\Shapes\ComparedFigure;
+use App\Reading\Shapes\ComparedLate;
+use App\Reading\Shapes\ComparedMessage;
+use App\Reading\Shapes\ComparedProposal;
+use App\Reading\Shapes\ComparedStock;
+use App\Reading\Shapes\PlanChoice;
+
+/** Two plans side by side; `differences` counts all, the lists hold `most`. */
+final readonly class ComparePage extends Page
+{
+    /**
+     * @param  array{a: string, b: string, list: 'late'|'proposals'|'messages'|'stock'}  $filter
+     * @param  list<PlanChoice>  $choices
+     * @param  list<ComparedFigure>  $figures
+     * @param  array{late: int, proposals: int, messages: int, stock: int}|null  $differences
+     * @param  list<ComparedLate>  $late
+     * @param  list<ComparedProposal>  $proposals
+     * @param  list<ComparedMessage>  $messages
+     * @param  list<ComparedStock>  $stock
+     */
+    public function __construct(
+        public array $filter,
+        public array $choices,
+        public ?int $running,
+        public ?string $trouble,
+        public array $figures,
+        public ?array $differences,
+        public array $late,
+        public array $proposals,
+        public array $messages,
+        public array $stock,
+        public int $most,
+    ) {
+    }
+}

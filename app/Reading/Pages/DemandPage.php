@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Pages;
+
+use App\Reading\Shapes\ForecastRow;
+use App\Reading\Shapes\SalesRow;
+
+/** Sales lines or a forecast. */
+final readonly class DemandPage extends Page
+{
+    /**
+     * @param  array{view: 'sales'|'forecast', q: string, late: string, forecast: string}  $filter
+     * @param  list<SalesRow>  $sales
+     * @param  list<string>  $forecasts
+     * @param  list<ForecastRow>  $rows
+     */
+    public function __construct(
+        public array $filter,
+        public array $sales,
+        public int $mostLines,
+        public array $forecasts,
+        public array $rows,
+        public bool $counted,
+    ) {
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Pages;
+
+use App\Reading\Shapes\OrderRow;
+use App\Reading\Shapes\OrderState;
+use Yposta\Core\Network\OrderKind;
+
+/** The orders. */
+final readonly class OrdersPage extends Page
+{
+    /**
+     * @param  list<OrderRow>  $orders
+     * @param  array{kind: value-of<OrderKind>|'', status: value-of<OrderState>|'open'|'all', q: string, said: string}  $filter
+     */
+    public function __construct(
+        public array $orders,
+        public array $filter,
+        public int $most,
+    ) {
+    }
+}

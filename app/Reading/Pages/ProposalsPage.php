@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Pages;
+
+use App\Reading\Shapes\ProposalGroup;
+
+/** What the plan proposes to order. `until` is the last day of the window, an ISO date; null without an end. */
+final readonly class ProposalsPage extends Page
+{
+    /**
+     * @param  list<ProposalGroup>  $groups
+     * @param  array{by: 'supplier'|'item'|'date', until: 'today'|'week'|'fortnight'|'all', q: string, open: string}  $filter
+     */
+    public function __construct(
+        public ?int $run,
+        public array $groups,
+        public int $total,
+        public int $shown,
+        public int $passed,
+        public int $today,
+        public ?string $until,
+        public array $filter,
+    ) {
+    }
+}

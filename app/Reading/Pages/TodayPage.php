@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Pages;
+
+use App\Reading\Shapes\LabelledValue;
+use App\Reading\Shapes\MissingRow;
+use App\Reading\Shapes\TodayDay;
+use App\Reading\Shapes\TodayFigure;
+use App\Reading\Shapes\TodayLine;
+
+/** What needs the planner today. */
+final readonly class TodayPage extends Page
+{
+    /**
+     * @param  list<TodayLine>  $lines
+     * @param  list<TodayDay>  $days
+     * @param  list<TodayFigure>  $figures
+     * @param  list<LabelledValue>  $reasons
+     * @param  array{salesLines: int, points: int, horizonEnd: string}|null  $totals
+     * @param  list<MissingRow>  $missing
+     */
+    public function __construct(
+        public bool $planned,
+        public array $lines,
+        public array $days,
+        public array $figures,
+        public array $reasons,
+        public ?array $totals,
+        public array $missing,
+    ) {
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Reading\Shapes\Hit;
+use App\Reading\Shapes\HitKind;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+
+/** Finds items, orders, sales orders, customers and suppliers by a part of their code or name. */
+final readonly class Search
+{
+    private const EACH = 5;
+
+    /** @return list<Hit> */
+    public function find(string $text, ?StoredPlan $plan): array
+    {
+        $text = trim($text);
+        if ($text === '') {
+            return [];
+        }
+        $hits = [];
+        foreach ($this->matching(DB::table('items'), ['code', 'name'], $text)->orderByRaw('length(code)')->orderBy('code')
+            ->limit(self::EACH)->get() as $item) {
+            $at = $plan === null
+                ? ''
+                : (string) $plan->pointsQuery()->where('p.item_code', $item->code)->orderBy('p.level')->value('p.site_code');
+            $hits[] = new Hit(HitKind::Item, $item->code, $item->name, Describe::itemHref($item->code, $at));
+        }
+        foreach ($this->matching(DB::table('orders'), ['code'], $text)->orderBy('code')->limit(self::EACH)->get() as $order) {
+            $hits[] = new Hit(HitKind::Order, $order->code, trans("supply.{$order->kind}"), '/orders/'.rawurlencode($order->code));
+        }
+        foreach ($this->matching(DB::table('sales_lines'), ['order_code'], $text)->distinct()->orderBy('order_code')->limit(self::EACH)
+            ->get(['order_code', 'customer']) as $sales) {
+            $hits[] = new Hit(
+                HitKind::Sales, $sales->order_code, $sales->customer, '/demand?'.http_build_query(['q' => $sales->order_code]),
+            );
+        }
+        foreach ($this->matching(DB::table('sales_lines'), ['customer'], $text)->distinct()->orderBy('customer')->limit(self::EACH)
+            ->pluck('customer') as $customer) {
+            $hits[] = new Hit(HitKind::Customer, $customer, '', '/demand?'.http_build_query(['q' => $customer]));
+        }
+        foreach ($this->matching(DB::table('suppliers'), ['code', 'name'], $text)->orderBy('name')->limit(self::EACH)->get() as $supplier) {
+            $hits[] = new Hit(
+                HitKind::Supplier, $supplier->name, $supplier->code, '/plan?'.http_build_query(['supplier' => $supplier->code]),
+            );
+        }
+
+        return $hits;
+    }
+
+    /** @param  list<string>  $columns */
+    private function matching(Builder $query, array $columns, string $text): Builder
+    {
+        return $query->where(function (Builder $either) use ($columns, $text): void {
+            foreach ($columns as $column) {
+                $either->orWhereRaw(
+                    "lower({$column}) like ? escape '\\'",
+                    ['%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], mb_strtolower($text)).'%'],
+                );
+            }
+        });
+    }
+}

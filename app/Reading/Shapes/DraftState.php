@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** A draft as its tray shows it. */
+final readonly class DraftState
+{
+    /**
+     * @param  list<DraftLine>  $lines
+     * @param  list<DraftFigure>  $figures
+     * @param  list<ArrivalChangeRow>  $slips
+     */
+    public function __construct(
+        public int $version,
+        public array $lines,
+        public array $figures,
+        public array $slips,
+        public bool $canUndo,
+        public bool $canRedo,
+        public int $troubles,
+    ) {
+    }
+}

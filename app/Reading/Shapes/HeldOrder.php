@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** An open order or sales line with how far what it needs is held for it. */
+final readonly class HeldOrder
+{
+    public function __construct(
+        public string $reference,
+        public Link $subject,
+        public string $item,
+        public string $name,
+        public string $due,
+        public HoldStatus $status,
+        public int $needs,
+        public int $complete,
+        public string $wanted,
+        public string $kept,
+        public bool $available,
+    ) {
+    }
+}

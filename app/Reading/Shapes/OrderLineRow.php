@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** A line of an order. */
+final readonly class OrderLineRow
+{
+    /**
+     * @param  list<MessageRow>  $messages
+     * @param  list<ExplanationPeg>  $serves
+     * @param  list<ComponentRow>  $components
+     */
+    public function __construct(
+        public string $code,
+        public string $item,
+        public string $name,
+        public string $unit,
+        public int $decimals,
+        public string $qty,
+        public string $received,
+        public ?string $start,
+        public string $due,
+        public ?string $expected,
+        public ?string $price,
+        public bool $pinned,
+        public int $priority,
+        public ?string $source,
+        public array $messages,
+        public array $serves,
+        public array $components,
+    ) {
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+use Yposta\Core\Network\OrderKind;
+
+/** An item at a site as the inspector and its page show it. */
+final readonly class PointDetail
+{
+    /**
+     * @param  list<LabelledValue>  $facts
+     * @param  list<FlowRow>  $flow
+     * @param  list<RecordRow>  $record
+     * @param  list<StructureRow>  $below
+     * @param  list<StructureRow>  $above
+     * @param  list<LabelledValue>  $planning
+     * @param  list<MessageRow>  $messages
+     */
+    public function __construct(
+        public string $item,
+        public string $site,
+        public string $siteName,
+        public string $name,
+        public string $unit,
+        public int $decimals,
+        public int $level,
+        public OrderKind $supply,
+        public array $facts,
+        public array $flow,
+        public array $record,
+        public array $below,
+        public array $above,
+        public array $planning,
+        public array $messages,
+        public string $safety,
+    ) {
+    }
+}

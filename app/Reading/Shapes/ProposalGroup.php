@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** Proposals under one heading. */
+final readonly class ProposalGroup
+{
+    /**
+     * @param  list<ProposalRow>  $rows
+     */
+    public function __construct(
+        public string $key,
+        public string $title,
+        public string $note,
+        public ?string $value,
+        public string $currency,
+        public array $rows,
+    ) {
+    }
+}

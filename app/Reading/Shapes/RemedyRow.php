@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+use Yposta\Core\Remedy\RemedyKind;
+
+/** One way out of a shortage and what it does; changes are the JSON of what would be drafted. */
+final readonly class RemedyRow
+{
+    /**
+     * @param  list<DraftFigure>  $figures
+     * @param  list<string>  $hurt
+     */
+    public function __construct(
+        public RemedyKind $kind,
+        public string $title,
+        public string $note,
+        public bool $solves,
+        public ?string $expected,
+        public array $figures,
+        public array $hurt,
+        public string $changes,
+        public string $letter,
+    ) {
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** What a run is doing, in its order. */
+enum RunStage: string
+{
+    case Queued = 'queued';
+    case Reading = 'reading';
+    case Structure = 'structure';
+    case Demand = 'demand';
+    case Netting = 'netting';
+    case Projection = 'projection';
+    case Storing = 'storing';
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** A sales line with its cover. */
+final readonly class SalesRow
+{
+    public function __construct(
+        public string $order,
+        public string $line,
+        public string $customer,
+        public string $item,
+        public string $name,
+        public string $site,
+        public string $unit,
+        public int $decimals,
+        public string $open,
+        public string $shipped,
+        public string $due,
+        public int $priority,
+        public ?string $expected,
+        public int $lateDays,
+        public ?string $reason,
+        public ?Strip $strip,
+    ) {
+    }
+}

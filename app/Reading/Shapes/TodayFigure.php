@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** A figure against that of the plan before. */
+final readonly class TodayFigure
+{
+    public function __construct(
+        public string $label,
+        public string $value,
+        public ?string $change,
+        public bool $worse,
+    ) {
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Reading\Shapes\FlowRow;
+use App\Reading\Shapes\GridCell;
+use App\Reading\Shapes\GridRow;
+use Illuminate\Database\Query\Builder;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Quantity\Quantity;
+
+/**
+ * Lists of the live plan as tables of plain values, as they are filtered on screen and without a limit.
+ *
+ * @phpstan-type Sheet array{name: string, columns: array<string, 'text'|'number'|'date'>, rows: iterable<list<string|int|null>>}
+ */
+final readonly class Sheets
+{
+    private const ROWS_AT_ONCE = 200;
+
+    public function __construct(private StoredPlan $plan)
+    {
+    }
+
+    /** @return Sheet */
+    public function proposals(string $site, ?string $until, string $text): array
+    {
+        return [
+            'name' => 'proposals',
+            'columns' => [
+                'proposal' => 'number', 'kind' => 'text', 'item' => 'text', 'name' => 'text', 'site' => 'text',
+                'from_site' => 'text', 'supplier' => 'text', 'qty' => 'number', 'unit' => 'text', 'start' => 'date',
+                'wanted' => 'date', 'due' => 'date', 'expected' => 'date', 'value' => 'number', 'currency' => 'text',
+                'for_sales_pct' => 'number', 'for_forecast_pct' => 'number',
+            ],
+            'rows' => $this->proposalRows($site, $until, $text),
+        ];
+    }
+
+    /** @return iterable<list<string|int|null>> */
+    private function proposalRows(string $site, ?string $until, string $text): iterable
+    {
+        $list = new ProposalList($this->plan);
+        foreach ($list->all($list->query($site, $until, $text)) as $row) {
+            yield [
+                $row->number, $row->kind->value, $row->item, $row->name, $row->site, $row->fromSite, $row->supplier, $row->qty, $row->unit,
+                $row->start, $row->wanted, $row->due, $row->expected,
+                $row->value, $row->currency, intdiv($row->causes->sales, 10), intdiv($row->causes->forecast, 10),
+            ];
+        }
+    }
+
+    /**
+     * @param  Builder  $query  of {@see MessageList::query()}
+     * @return Sheet
+     */
+    public function messages(Builder $query): array
+    {
+        $rows = $query->orderBy('m.code')->orderBy('m.n')->select(['m.*', 'p.item_code', 'p.site_code'])->lazy(self::ROWS_AT_ONCE);
+
+        return [
+            'name' => 'messages',
+            'columns' => [
+                'code' => 'text', 'reference' => 'text', 'item' => 'text', 'site' => 'text', 'from' => 'date', 'to' => 'date',
+                'qty' => 'number', 'late_lines' => 'number', 'at_risk' => 'number', 'text' => 'text',
+            ],
+            'rows' => $rows->map(fn ($row) => [
+                $row->code, $row->reference, $row->item_code, $row->site_code,
+                $row->from_date === null ? null : substr($row->from_date, 0, 10),
+                $row->to_date === null ? null : substr($row->to_date, 0, 10),
+                Quantity::format((int) $row->qty), (int) $row->risk_lines, (int) $row->risk_value, $row->text,
+            ]),
+        ];
+    }
+
+    /** @return Sheet */
+    public function grid(GridFilter $filter, BucketSize $size, bool $asExpected): array
+    {
+        $grid = new PlanGrid($this->plan, $size, $asExpected);
+
+        return [
+            'name' => 'plan',
+            'columns' => [
+                'item' => 'text', 'name' => 'text', 'site' => 'text', 'unit' => 'text', 'supply' => 'text',
+                ...array_fill_keys($grid->periods(), 'number'),
+            ],
+            'rows' => $this->gridRows($grid, $filter),
+        ];
+    }
+
+    /** @return iterable<list<string|int|null>> */
+    private function gridRows(PlanGrid $grid, GridFilter $filter): iterable
+    {
+        for ($offset = 0; ($rows = $grid->rows($filter, $offset, self::ROWS_AT_ONCE)) !== []; $offset += self::ROWS_AT_ONCE) {
+            foreach ($rows as $row) {
+                yield self::gridRow($row);
+            }
+        }
+    }
+
+    /** @return list<string|int|null> */
+    private static function gridRow(GridRow $row): array
+    {
+        return [
+            $row->item, $row->name, $row->site, $row->unit, $row->supply->value,
+            ...array_map(fn (GridCell $cell) => $cell->balance, $row->cells),
+        ];
+    }
+
+    /** @return Sheet */
+    public function flow(StoredPoint $point, bool $asExpected): array
+    {
+        $detail = (new PointView($this->plan, $asExpected))->detail($point, BucketSize::Week);
+
+        return [
+            'name' => "flow {$point->item} {$point->site}",
+            'columns' => [
+                'date' => 'date', 'kind' => 'text', 'what' => 'text', 'note' => 'text', 'days_late' => 'number',
+                'qty' => 'number', 'balance' => 'number',
+            ],
+            'rows' => array_map(
+                fn (FlowRow $row) => [
+                    $row->date, $row->kind->value, $row->what->label, $row->note, $row->lateDays, $row->qty, $row->balance,
+                ],
+                $detail->flow,
+            ),
+        ];
+    }
+}

@@ -1,0 +1,378 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Models\Run;
+use App\Planning\Dates;
+use App\Planning\PointRules;
+use App\Support\PhraseJson;
+use App\Support\Words;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\LotReason;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+
+/**
+ * Brings parts of a stored plan back as objects of the core, so that what is shown is computed there.
+ *
+ * Loads by point, in a handful of queries whatever the number of points; orders and proposals that a demand is an input of come along.
+ */
+final class StoredPlan
+{
+    /** Values in one `where in`. */
+    private const AT_ONCE = 900;
+
+    public readonly Dates $dates;
+
+    public readonly int $planDate;
+
+    /** @var array<int, StoredPoint> */
+    private array $points = [];
+
+    /** @var array<int, Supply> by number in the run */
+    private array $supplies = [];
+
+    /** @var array<int, Demand> by number in the run */
+    private array $demands = [];
+
+    /** @var array<int, string|null> hold-up of a demand, as a phrase in JSON, by its number */
+    private array $holdUps = [];
+
+    /** @var array<int, int> number of an element by object id */
+    private array $numbers = [];
+
+    /** @var array<int, int> the input that a supply waits for, by the supply's number */
+    private array $waits = [];
+
+    /** @var array<int, array{int, int}> shares of sales and forecast by the supply's number */
+    private array $causes = [];
+
+    public function __construct(public readonly Run $run)
+    {
+        $this->dates = new Dates;
+        $this->planDate = $this->dates->day($run->plan_date);
+    }
+
+    public function pointsQuery(): Builder
+    {
+        return DB::table('plan_points as p')->join('items as i', 'i.code', '=', 'p.item_code')->where('p.run_id', $this->run->id)
+            ->select(['p.*', 'i.name', 'i.unit', 'i.decimals', 'i.unit_cost']);
+    }
+
+    public function findPoint(string $item, string $site): ?StoredPoint
+    {
+        $row = $this->pointsQuery()->where('p.item_code', $item)->where('p.site_code', $site)->first();
+
+        return $row === null ? null : $this->point($row);
+    }
+
+    /** @param  iterable<stdClass>  $rows  of {@see pointsQuery()} */
+    public function adopt(iterable $rows): void
+    {
+        foreach ($rows as $row) {
+            $this->point($row);
+        }
+    }
+
+    public function pointOf(int $n): StoredPoint
+    {
+        return $this->points[$n] ?? $this->point($this->pointsQuery()->where('p.n', $n)->sole());
+    }
+
+    /**
+     * Loads all that moves at the points.
+     *
+     * @param  list<int>  $points
+     * @param  bool  $withOrders  whether the orders and proposals that the demands belong to are wanted too
+     */
+    public function load(array $points, bool $withOrders = true): void
+    {
+        foreach (array_chunk($points, self::AT_ONCE) as $chunk) {
+            $this->loadPoints($chunk);
+            $supplies = DB::table('plan_supplies')->where('run_id', $this->run->id)->whereIn('point', $chunk)->orderBy('rank')->get();
+            foreach ($supplies as $row) {
+                $this->points[(int) $row->point]->supplies[] = $this->supply($row);
+            }
+            $demands = DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('point', $chunk)->orderBy('rank')->get();
+            $withOrders && $this->loadSupplies($demands->pluck('for_supply')->filter(fn ($n) => $n !== null));
+            foreach ($demands as $row) {
+                $this->points[(int) $row->point]->demands[] = $this->demand($row);
+            }
+        }
+    }
+
+    /**
+     * Supplies by number, wherever they are; their points come along.
+     *
+     * @param  iterable<mixed>  $numbers
+     */
+    public function loadSupplies(iterable $numbers): void
+    {
+        $wanted = array_values(array_unique(array_filter(
+            array_map(intval(...), collect($numbers)->all()),
+            fn (int $n) => ! isset($this->supplies[$n]),
+        )));
+        foreach (array_chunk($wanted, self::AT_ONCE) as $chunk) {
+            $rows = DB::table('plan_supplies')->where('run_id', $this->run->id)->whereIn('n', $chunk)->get();
+            $this->loadPoints($rows->pluck('point')->map(fn ($value) => (int) $value)->all());
+            foreach ($rows as $row) {
+                $this->supply($row);
+            }
+        }
+    }
+
+    /**
+     * Demands by number, with their orders and points.
+     *
+     * @param  iterable<mixed>  $numbers
+     */
+    public function loadDemands(iterable $numbers): void
+    {
+        $wanted = array_values(array_unique(array_filter(
+            array_map(intval(...), collect($numbers)->all()),
+            fn (int $n) => ! isset($this->demands[$n]),
+        )));
+        foreach (array_chunk($wanted, self::AT_ONCE) as $chunk) {
+            $rows = DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('n', $chunk)->get();
+            $this->loadPoints($rows->pluck('point')->map(fn ($value) => (int) $value)->all());
+            $this->loadSupplies($rows->pluck('for_supply')->filter(fn ($n) => $n !== null));
+            foreach ($rows as $row) {
+                $this->demand($row);
+            }
+        }
+    }
+
+    /**
+     * The pegs of demands, with the supplies that serve them.
+     *
+     * @param  list<int>  $demands  numbers
+     * @return array<int, list<Peg>> by demand number
+     */
+    public function pegsOfDemands(array $demands): array
+    {
+        $pegs = array_fill_keys($demands, []);
+        foreach (array_chunk($demands, self::AT_ONCE) as $chunk) {
+            $rows = DB::table('plan_pegs')->where('run_id', $this->run->id)->whereIn('demand', $chunk)->get();
+            $this->loadSupplies($rows->pluck('supply'));
+            $this->loadDemands($chunk);
+            foreach ($rows as $row) {
+                $pegs[(int) $row->demand][] = new Peg(
+                    $this->supplies[(int) $row->supply],
+                    $this->demands[(int) $row->demand],
+                    (int) $row->qty,
+                );
+            }
+        }
+
+        return array_map(self::inOrder(...), $pegs);
+    }
+
+    /**
+     * The pegs of supplies, with the demands that they serve.
+     *
+     * @param  list<int>  $supplies  numbers
+     * @return array<int, list<Peg>> by supply number
+     */
+    public function pegsOfSupplies(array $supplies): array
+    {
+        $pegs = array_fill_keys($supplies, []);
+        foreach (array_chunk($supplies, self::AT_ONCE) as $chunk) {
+            $rows = DB::table('plan_pegs')->where('run_id', $this->run->id)->whereIn('supply', $chunk)->get();
+            $this->loadSupplies($chunk);
+            $this->loadDemands($rows->pluck('demand'));
+            foreach ($rows as $row) {
+                $pegs[(int) $row->supply][] = new Peg(
+                    $this->supplies[(int) $row->supply],
+                    $this->demands[(int) $row->demand],
+                    (int) $row->qty,
+                );
+            }
+        }
+
+        return array_map(self::inOrder(...), $pegs);
+    }
+
+    /**
+     * Proposals by their number, with their points.
+     *
+     * @param  list<int>  $numbers
+     * @return array<int, Supply>
+     */
+    public function proposals(array $numbers): array
+    {
+        $found = [];
+        foreach (array_chunk($numbers, self::AT_ONCE) as $chunk) {
+            $places = DB::table('plan_supplies')->where('run_id', $this->run->id)->where('kind', 'proposal')
+                ->whereIn('name', array_map(strval(...), $chunk))->pluck('n')->map(fn ($n) => (int) $n);
+            $this->loadSupplies($places);
+            foreach ($places as $n) {
+                $found[(int) $this->supplies[$n]->name] = $this->supplies[$n];
+            }
+        }
+
+        return $found;
+    }
+
+    public function supplyNumbered(int $n): Supply
+    {
+        $this->loadSupplies([$n]);
+
+        return $this->supplies[$n];
+    }
+
+    public function demandNumbered(int $n): Demand
+    {
+        $this->loadDemands([$n]);
+
+        return $this->demands[$n];
+    }
+
+    public function numberOf(Supply|Demand $element): int
+    {
+        return $this->numbers[spl_object_id($element)];
+    }
+
+    public function holdUpOf(Demand $demand): ?string
+    {
+        $kept = $this->holdUps[$this->numberOf($demand)] ?? null;
+
+        return $kept === null ? null : Words::say(PhraseJson::read($kept), $this->planDate);
+    }
+
+    /** The input that makes a supply late, when one does. */
+    public function waitsFor(Supply $supply): ?Demand
+    {
+        $n = $this->waits[$this->numberOf($supply)] ?? null;
+
+        return $n === null ? null : $this->demandNumbered($n);
+    }
+
+    /** @return array{int, int} millionths of a supply that are for sales and for forecast */
+    public function causesOf(Supply $supply): array
+    {
+        return $this->causes[$this->numberOf($supply)];
+    }
+
+    /** @param  array<int, int>  $points */
+    private function loadPoints(array $points): void
+    {
+        $missing = array_values(array_unique(array_filter($points, fn (int $n) => ! isset($this->points[$n]))));
+        foreach (array_chunk($missing, self::AT_ONCE) as $chunk) {
+            $this->adopt($this->pointsQuery()->whereIn('p.n', $chunk)->get());
+        }
+    }
+
+    private function point(stdClass $row): StoredPoint
+    {
+        return $this->points[(int) $row->n] ??= new StoredPoint(
+            n: (int) $row->n,
+            item: $row->item_code,
+            site: $row->site_code,
+            name: $row->name,
+            unit: $row->unit,
+            decimals: (int) $row->decimals,
+            unitCost: (int) $row->unit_cost,
+            level: (int) $row->level,
+            supply: OrderKind::from($row->supply),
+            supplier: $row->supplier_code,
+            rules: PointRules::fromJson($row->rules),
+            troubleFrom: $row->trouble_from,
+            shortFrom: $row->short_from,
+        );
+    }
+
+    private function supply(stdClass $row): Supply
+    {
+        $n = (int) $row->n;
+        if (isset($this->supplies[$n])) {
+            return $this->supplies[$n];
+        }
+        $supply = new Supply(
+            point: (int) $row->point,
+            kind: SupplyKind::from($row->kind),
+            type: $row->type === null ? null : OrderKind::from($row->type),
+            name: $row->name,
+            rank: (int) $row->rank,
+            qty: (int) $row->qty,
+            start: $this->dates->day($row->start),
+            due: $this->dates->day($row->due),
+            earliest: $this->dates->day($row->earliest),
+            priority: (int) $row->priority,
+            pinned: (bool) $row->pinned,
+            released: (bool) $row->released,
+            supplier: $row->supplier_code,
+            fromSite: $row->from_site_code,
+            overdue: (bool) $row->overdue,
+        );
+        $supply->effective = $this->dates->day($row->effective);
+        $supply->available = $this->dates->day($row->available);
+        $supply->broughtIn = (bool) $row->brought_in;
+        $supply->reason = $row->reason === null ? null : new LotReason(...(array) json_decode($row->reason, true, 8, JSON_THROW_ON_ERROR));
+        if ($row->waits_for !== null) {
+            $this->waits[$n] = (int) $row->waits_for;
+        }
+        $this->causes[$n] = [(int) $row->for_sales, (int) $row->for_forecast];
+        $this->numbers[spl_object_id($supply)] = $n;
+
+        return $this->supplies[$n] = $supply;
+    }
+
+    private function demand(stdClass $row): Demand
+    {
+        $n = (int) $row->n;
+        if (isset($this->demands[$n])) {
+            return $this->demands[$n];
+        }
+        $demand = new Demand(
+            point: (int) $row->point,
+            kind: DemandKind::from($row->kind),
+            name: $row->name,
+            line: $row->line,
+            rank: (int) $row->rank,
+            qty: (int) $row->qty,
+            date: $this->dates->dayOrNull($row->date),
+            need: $this->dates->dayOrNull($row->need),
+            priority: (int) $row->priority,
+            originalDate: $this->dates->dayOrNull($row->original_date),
+            for: $row->for_supply === null ? null : $this->supplies[(int) $row->for_supply] ?? null,
+            customer: $row->customer,
+        );
+        $demand->expected = $this->dates->dayOrNull($row->expected);
+        $demand->uncovered = (int) $row->uncovered;
+        $this->holdUps[$n] = $row->hold_up;
+        $this->numbers[spl_object_id($demand)] = $n;
+
+        return $this->demands[$n] = $demand;
+    }
+
+    /**
+     * @param  list<Peg>  $pegs
+     * @return list<Peg>
+     */
+    private static function inOrder(array $pegs): array
+    {
+        usort($pegs, fn (Peg $a, Peg $b) => $a->supply->available <=> $b->supply->available ?: $a->supply->rank <=> $b->supply->rank
+            ?: $a->demand->need <=> $b->demand->need ?: $a->demand->rank <=> $b->demand->rank);
+
+        return $pegs;
+    }
+
+    /** @return Collection<int, stdClass> conversions of this run's proposals: proposal, order code and who */
+    public function conversions(): Collection
+    {
+        return DB::table('conversions as c')->join('order_lines as l', 'l.id', '=', 'c.order_line_id')
+            ->join('orders as o', 'o.id', '=', 'l.order_id')->join('users as u', 'u.id', '=', 'c.user_id')
+            ->where('c.run_id', $this->run->id)->select([
+                'c.proposal', 'l.code as line', 'o.code as order', 'u.name as by',
+            ])->get()->keyBy('proposal');
+    }
+}

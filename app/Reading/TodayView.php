@@ -1,0 +1,279 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Reading\Shapes\LabelledValue;
+use App\Reading\Shapes\Link;
+use App\Reading\Shapes\TodayDay;
+use App\Reading\Shapes\TodayLine;
+use App\Reading\Shapes\Tone;
+use App\Support\Words;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Calendar\Day;
+
+/** What needs the planner today, worst for customers first. */
+final readonly class TodayView
+{
+    /** Late sales lines that stand one by one; the rest is counted. */
+    private const LATE_LINES = 4;
+
+    private const DAYS = 10;
+
+    private Describe $describe;
+
+    public function __construct(private StoredPlan $plan)
+    {
+        $this->describe = new Describe($plan);
+    }
+
+    /** @return list<TodayLine> */
+    public function lines(string $site): array
+    {
+        return [
+            ...$this->lateSales($site), ...$this->uncovered($site), ...$this->proposals($site), ...$this->openOrders($site),
+            ...$this->short($site),
+        ];
+    }
+
+    /** @return list<TodayLine> */
+    private function lateSales(string $site): array
+    {
+        $late = $this->demands($site)->where('d.kind', 'sales')->where('d.late_days', '>', 0)->orderBy('d.priority')
+            ->orderByDesc('d.late_days')->orderBy('d.date');
+        $count = (clone $late)->count();
+        $numbers = array_values($late->limit(self::LATE_LINES)->pluck('d.n')->map(fn ($value) => (int) $value)->all());
+        $lines = [];
+        foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
+            $demand = $this->plan->demandNumbered($n);
+            $point = $this->plan->pointOf($demand->point);
+            $lines[] = new TodayLine(
+                icon: 'late',
+                tone: Tone::Broken,
+                title: "{$demand->name}/{$demand->line} {$demand->customer}, ".Words::quantity($demand->qty, $point->unit)
+                    ." {$point->item}:",
+                emphasis: trans_choice('{1} 1 day late|[2,*] :count days late', $demand->lateDays(), ['count' => $demand->lateDays()]),
+                note: trans('waits for :reason', ['reason' => (string) $this->plan->holdUpOf($demand)]),
+                strip: $this->describe->strip($demand, $pegs),
+                action: new Link(trans('See why'), '/demand?'.http_build_query(['q' => $demand->name])),
+            );
+        }
+        if ($count > self::LATE_LINES) {
+            $more = $count - self::LATE_LINES;
+            $lines[] = new TodayLine(
+                icon: 'late',
+                tone: Tone::Broken,
+                title: trans_choice('{1} 1 more sales line|[2,*] :count more sales lines', $more, ['count' => $more]),
+                emphasis: trans('late'),
+                note: '',
+                strip: null,
+                action: new Link(trans('Go through'), '/demand?late=1'),
+            );
+        }
+
+        return $lines;
+    }
+
+    /** @return list<TodayLine> */
+    private function uncovered(string $site): array
+    {
+        $count = $this->demands($site)->where('d.kind', 'sales')->where('d.uncovered', '>', 0)->count();
+
+        return $count === 0 ? [] : [new TodayLine(
+            icon: 'late',
+            tone: Tone::Broken,
+            title: trans_choice('{1} 1 sales line|[2,*] :count sales lines', $count, ['count' => $count]),
+            emphasis: trans('not covered at all'),
+            note: '',
+            strip: null,
+            action: new Link(trans('Go through'), '/demand'),
+        )];
+    }
+
+    /** @return list<TodayLine> */
+    private function proposals(string $site): array
+    {
+        $list = new ProposalList($this->plan);
+        $planDate = $this->plan->run->plan_date;
+        $lines = [];
+        $passed = $list->query($site)->where('s.start', '<', $planDate);
+        $count = (clone $passed)->count();
+        if ($count > 0) {
+            $names = $this->names(
+                $passed->orderBy('s.start'),
+                fn ($row) => trans(
+                    ':item by :days',
+                    [
+                        'item' => $row->item_code,
+                        'days' => trans_choice(
+                            '{1} 1 day|[2,*] :count days',
+                            $late = $this->plan->planDate - Day::parse(substr($row->start, 0, 10)),
+                            ['count' => $late],
+                        ),
+                    ],
+                ),
+            );
+            $lines[] = new TodayLine(
+                icon: 'passed',
+                tone: Tone::Broken,
+                title: trans_choice('{1} 1 proposal|[2,*] :count proposals', $count, ['count' => $count]),
+                emphasis: trans('past the date to start'),
+                note: $names,
+                strip: null,
+                action: new Link(trans('Order or excuse'), '/proposals?until=today'),
+            );
+        }
+        $today = $list->query($site)->where('s.start', $planDate);
+        $count = (clone $today)->count();
+        if ($count > 0) {
+            $kinds = (clone $today)->groupBy('s.type')->selectRaw('s.type, count(*) as number')->pluck('number', 'type');
+            $note = implode(', ', array_filter([
+                isset($kinds['buy']) ? trans(':count to buy', ['count' => $kinds['buy']]) : '',
+                isset($kinds['make']) ? trans(':count to make', ['count' => $kinds['make']]) : '',
+                isset($kinds['transfer']) ? trans(':count to transfer', ['count' => $kinds['transfer']]) : '',
+            ]));
+            $lines[] = new TodayLine(
+                icon: 'today',
+                tone: Tone::Look,
+                title: trans_choice('{1} 1 proposal|[2,*] :count proposals', $count, ['count' => $count]),
+                emphasis: trans('to order or start today'),
+                note: $note,
+                strip: null,
+                action: new Link(trans('Convert'), '/proposals?until=today'),
+            );
+        }
+
+        return $lines;
+    }
+
+    /** @return list<TodayLine> */
+    private function openOrders(string $site): array
+    {
+        $codes = (new MessageList($this->plan))->query($site, false)->whereIn('m.code', ['bring_in', 'push_out', 'cancel', 'overdue'])
+            ->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code');
+        if ($codes->isEmpty()) {
+            return [];
+        }
+        $notes = array_filter(array_map(
+            fn (string $code) => isset($codes[$code]) ? trans("messages.count.{$code}", ['count' => $codes[$code]]) : '',
+            ['overdue', 'bring_in', 'push_out', 'cancel'],
+        ));
+        $count = (int) $codes->sum();
+
+        return [new TodayLine(
+            icon: 'moved',
+            tone: Tone::Look,
+            title: trans_choice('{1} 1 message|[2,*] :count messages', $count, ['count' => $count]),
+            emphasis: trans('on open orders'),
+            note: implode(', ', $notes),
+            strip: null,
+            action: new Link(trans('Go through'), '/messages'),
+        )];
+    }
+
+    /** @return list<TodayLine> */
+    private function short(string $site): array
+    {
+        $until = $this->plan->dates->iso($this->plan->planDate + 14);
+        $short = $this->plan->pointsQuery()->whereNotNull('p.short_from')->where('p.short_from', '<=', $until)
+            ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site));
+        $count = (clone $short)->count();
+        if ($count === 0) {
+            return [];
+        }
+        $names = $this->names(
+            $short->orderBy('p.short_from')->orderBy('p.item_code'),
+            fn ($row) => trans(
+                ':item from :day',
+                ['item' => $row->item_code, 'day' => Words::isoDay($row->short_from, $this->plan->planDate)],
+            ),
+        );
+
+        return [new TodayLine(
+            icon: 'short',
+            tone: Tone::Broken,
+            title: trans_choice('{1} 1 item|[2,*] :count items', $count, ['count' => $count]),
+            emphasis: trans('short within two weeks'),
+            note: $names,
+            strip: null,
+            action: new Link(trans('Ways out'), '/shortages'),
+        )];
+    }
+
+    /**
+     * What starts, arrives and leaves on the next working days.
+     *
+     * @return list<TodayDay>
+     */
+    public function days(string $site, Calendar $calendar): array
+    {
+        $days = [];
+        for ($day = $calendar->forward($this->plan->planDate, 0); count($days) < self::DAYS; $day = $calendar->forward($day + 1, 0)) {
+            $days[$this->plan->dates->iso($day)] = [
+                'start' => 0, 'startTrouble' => 0, 'arrive' => 0, 'arriveTrouble' => 0, 'leave' => 0, 'leaveTrouble' => 0,
+            ];
+        }
+        $last = (string) array_key_last($days);
+        $count = function (iterable $rows, string $what) use (&$days): void {
+            foreach ($rows as $row) {
+                $day = substr($row->day, 0, 10);
+                if (isset($days[$day])) {
+                    $days[$day][$what] += (int) $row->number;
+                    $days[$day]["{$what}Trouble"] += (int) $row->trouble;
+                }
+            }
+        };
+        $supplies = fn (): Builder => DB::table('plan_supplies as s')->join(
+            'plan_points as p',
+            fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'),
+        )
+            ->where('s.run_id', $this->plan->run->id)->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site));
+        $count($supplies()->where('s.kind', '!=', 'stock')->where('s.released', false)->where('s.start', '<=', $last)->groupBy('s.start')
+            ->selectRaw('s.start as day, count(*) as number, sum(case when s.waits_for is not null then 1 else 0 end) as trouble')->get(),
+            'start');
+        $count($supplies()->where('s.kind', 'order')->where('s.available', '<=', $last)->groupBy('s.available')
+            ->selectRaw('s.available as day, count(*) as number, sum(case when s.available > s.due or s.brought_in then 1 else 0 end) as trouble')->get(),
+            'arrive');
+        $count($this->demands($site)->where('d.kind', 'sales')->where('d.date', '<=', $last)->groupBy('d.date')
+            ->selectRaw('d.date as day, count(*) as number, sum(case when d.late_days > 0 or d.uncovered > 0 then 1 else 0 end) as trouble')->get(),
+            'leave');
+
+        $shaped = [];
+        foreach ($days as $day => $counts) {
+            $shaped[] = new TodayDay($day, ...$counts);
+        }
+
+        return $shaped;
+    }
+
+    /** @return list<LabelledValue> days that sales lines are late, by reason */
+    public function lateByReason(): array
+    {
+        $facts = [];
+        foreach ((array) ($this->plan->run->summary['lateByReason'] ?? []) as $reason => $days) {
+            $facts[] = new LabelledValue(trans("messages.reason.{$reason}"), (string) $days);
+        }
+
+        return $facts;
+    }
+
+    private function demands(string $site): Builder
+    {
+        return DB::table('plan_demands as d')->join(
+            'plan_points as p',
+            fn ($join) => $join->on('p.run_id', '=', 'd.run_id')->on('p.n', '=', 'd.point'),
+        )
+            ->where('d.run_id', $this->plan->run->id)->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site));
+    }
+
+    /** @param  callable(\stdClass): string  $say */
+    private function names(Builder $query, callable $say): string
+    {
+        $rows = $query->limit(4)->get();
+
+        return implode(', ', array_slice($rows->map(fn ($row) => $say($row))->all(), 0, 3)).($rows->count() > 3 ? ' …' : '');
+    }
+}

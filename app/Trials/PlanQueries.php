@@ -1,0 +1,345 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Trials;
+
+use App\Models\Draft;
+use App\Models\User;
+use App\Planning\DraftLines;
+use App\Planning\NewCodes;
+use App\Planning\RowFingerprints;
+use App\Planning\RunProposals;
+use App\Reading\Shapes\AlongRow;
+use App\Reading\Shapes\ArrivalChangeRow;
+use App\Reading\Shapes\RemedyRow;
+use App\Support\Refused;
+use App\Support\Settings;
+use App\Trials\Views\AvailabilityView;
+use App\Trials\Views\BalanceView;
+use App\Trials\Views\DraftEffects;
+use App\Trials\Views\RemedyView;
+use App\Trials\Views\ReservationView;
+use App\Trials\Views\ResolveAll;
+use App\Trials\Views\ShortageView;
+use App\Trials\Views\TrialPresenter;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Conversion\DelayCheck;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Reservation\Reservations;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Study\ReleaseOrder;
+use Yposta\Core\Trial\Trial;
+
+/**
+ * All that can be asked of the live plan. Questions and answers are plain values, so that they can be asked in the process that keeps the
+ * plan ready as well as in one's own.
+ *
+ * @phpstan-type Lines list<array{changes: list<array<string, mixed>>}>
+ */
+final readonly class PlanQueries
+{
+    public function __construct(private LivePlan $plan, private DraftEffects $draft)
+    {
+    }
+
+    /**
+     * Makes the plan ready for what will be asked, if there is one.
+     *
+     * @return array{ready: bool}
+     */
+    public function ready(): array
+    {
+        try {
+            $this->plan->live();
+        } catch (Refused) {
+            return ['ready' => false];
+        }
+
+        return ['ready' => true];
+    }
+
+    /**
+     * A person's draft as the tray shows it.
+     *
+     * @return array{state: \App\Reading\Shapes\DraftState, marks: list<\App\Reading\Shapes\DraftMark>}
+     */
+    public function tray(int $user): array
+    {
+        $person = User::query()->findOrFail($user);
+        $draft = Draft::of($person);
+
+        return ['state' => $this->draft->of($draft, $person), 'marks' => $this->draft->marks($draft)];
+    }
+
+    /**
+     * Whether changes fit on top of a draft: with free codes for new orders, and what the rows that they touch look like now.
+     *
+     * @param  Lines  $lines
+     * @param  list<array<mixed>>  $changes
+     * @return array{changes: list<array<string, mixed>>, seen: array<string, string>}
+     *
+     * @throws Refused when they do not
+     */
+    public function fit(array $lines, array $changes): array
+    {
+        $seen = RowFingerprints::by(array_map(ChangeCodec::decode(...), $changes), $this->plan->live()->network());
+        $drafted = DraftLines::changes($lines);
+        $network = $this->plan->networkWith($drafted);
+        $fresh = NewCodes::fresh($this->withOrigins(array_map(ChangeCodec::decode(...), $changes), $drafted), $network);
+        $fresh = [...$fresh, ...$this->heldOnRelease($fresh, $drafted)];
+        try {
+            (new Changes($fresh))->apply($network);
+        } catch (DoesNotFit $trouble) {
+            throw Refused::because('draft.unfit', ['trouble' => $trouble->phrase()], 'fit');
+        }
+
+        return ['changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $fresh), 'seen' => $seen];
+    }
+
+    /**
+     * Orders that are made of proposals say of which; none stands for two lines of a draft.
+     *
+     * @param  list<Change>  $changes
+     * @param  list<list<Change>>  $drafted
+     * @return list<Change>
+     */
+    private function withOrigins(array $changes, array $drafted): array
+    {
+        $taken = [];
+        foreach (array_merge(...$drafted) as $change) {
+            $change instanceof PutOrder && $change->from !== null && $taken[] = $change->from;
+        }
+        $proposals = RunProposals::live();
+        foreach ($changes as $place => $change) {
+            if ($change instanceof PutOrder && $change->from !== null) {
+                $from = $proposals->standing($change->from, $taken);
+                $from === null || $taken[] = $from;
+                $changes[$place] = new PutOrder($change->order, $change->rows, $from);
+            }
+        }
+
+        return $changes;
+    }
+
+    /**
+     * Whom converting some proposals and leaving others would make late, and which to take along to prevent it.
+     *
+     * @param  list<array<string, mixed>>  $changes
+     * @return array{lines: list<ArrivalChangeRow>, along: list<AlongRow>, left: int}
+     */
+    public function conversion(array $changes): array
+    {
+        $chosen = array_values(array_filter(
+            array_map(ChangeCodec::decode(...), $changes),
+            fn (Change $change) => $change instanceof PutOrder,
+        ));
+        $trial = $this->plan->live();
+        try {
+            $delays = (new DelayCheck($trial, RunProposals::live()))->of($chosen);
+        } catch (DoesNotFit $trouble) {
+            throw Refused::because('trial.unfit', ['trouble' => $trouble->phrase()], 'fit');
+        }
+        $presenter = new TrialPresenter($trial->network(), $this->today());
+
+        return [
+            'lines' => array_map($presenter->arrivalChange(...), $delays->lines),
+            'along' => array_map($presenter->along(...), $delays->along), 'left' => count($delays->left),
+        ];
+    }
+
+    /**
+     * By rule an order that is released holds what the plan gives it; an installation can leave that to its people.
+     *
+     * @param  list<Change>  $changes
+     * @param  list<list<Change>>  $drafted
+     * @return list<Change>
+     */
+    private function heldOnRelease(array $changes, array $drafted): array
+    {
+        $released = [];
+        foreach ($changes as $change) {
+            $change instanceof ReleaseOrder && $change->released && $released[] = (string) Reference::order($change->order);
+        }
+
+        return $released === [] || Settings::get(Settings::HOLD_ON_RELEASE, true) !== true ? []
+            : $this->plan->drafted($drafted, fn (Trial $trial) => $trial->with([], fn (Plan $plan) => $this->offered($plan, $released)));
+    }
+
+    /**
+     * What rows look like in the live data.
+     *
+     * @param  list<string>  $names  see {@see RowFingerprints}
+     * @return array<string, string>
+     */
+    public function look(array $names): array
+    {
+        return RowFingerprints::look($names, $this->plan->live()->network());
+    }
+
+    /**
+     * The needs of a window, see {@see ShortageView::of()}.
+     *
+     * @param  Lines  $lines
+     * @return array<string, mixed>
+     */
+    public function shortages(array $lines, int $days, bool $countUnsent, string $site, bool $covered): array
+    {
+        return $this->plan->drafted(
+            DraftLines::changes($lines),
+            fn (Trial $trial) => ShortageView::of($trial, $days, $countUnsent, $site, $covered),
+        );
+    }
+
+    /**
+     * What could be done about a need.
+     *
+     * @param  Lines  $lines
+     * @param  callable(array{row: RemedyRow, cost: list<int>}): void  $tell  is told each as it is found
+     * @return array{found: int}
+     */
+    public function remedies(array $lines, string $identity, string $item, callable $tell): array
+    {
+        return $this->plan->drafted(DraftLines::changes($lines), function (Trial $trial) use ($identity, $tell): array {
+            $found = 0;
+            foreach ((new RemedyView($trial, $this->today(), RunProposals::live()))->of($identity) as $one) {
+                $tell($one);
+                $found++;
+            }
+
+            return ['found' => $found];
+        });
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @param  list<array{identity: string, item: string}>  $needs
+     * @return array{proposals: list<array<string, mixed>>}
+     */
+    public function resolve(array $lines, array $needs): array
+    {
+        return ['proposals' => $this->plan->drafted(DraftLines::changes($lines), fn (Trial $trial) => (new ResolveAll)($trial, $needs))];
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @param  string|null  $due  an ISO date
+     * @return array<string, mixed> an AvailabilityAnswer
+     */
+    public function availability(array $lines, string $subject, ?string $qty, ?string $due): array
+    {
+        return get_object_vars($this->asked($lines, $subject, fn (AvailabilityView $view) => $view->answer($qty, $this->day($due))));
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @return array{day: string|null}
+     */
+    public function earliest(array $lines, string $subject, ?string $qty): array
+    {
+        return ['day' => $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->earliest($qty))];
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @return array{any: string, stock: string}
+     */
+    public function possible(array $lines, string $subject, ?string $due): array
+    {
+        return $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->possible($this->day($due) ?? $this->today()));
+    }
+
+    /**
+     * @param  Lines  $lines
+     * @return array{rows: list<\App\Reading\Shapes\GrossRow>}
+     */
+    public function parts(array $lines, string $subject, ?string $qty, ?string $due): array
+    {
+        return ['rows' => $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->gross($qty, $this->day($due)))];
+    }
+
+    /**
+     * The balances that a draft changes, by point and first day of the period, as decimals.
+     *
+     * @param  Lines  $lines
+     * @param  list<string>  $points  by {@see \Yposta\Core\Network\Network::key()}
+     * @param  string  $bucket  day, week or month
+     * @return array{balances: array<string, array<string, string>>}
+     */
+    public function balances(array $lines, array $points, string $bucket, bool $asExpected): array
+    {
+        $view = new BalanceView(BucketSize::from($bucket), $asExpected);
+        $read = function (Trial $trial) use ($view, $points): array {
+            $presenter = new TrialPresenter($trial->network(), $this->today());
+
+            return $trial->with([], fn (Plan $plan) => $view->of($plan, $points, $presenter));
+        };
+
+        return ['balances' => BalanceView::changed($read($this->plan->live()), $this->plan->drafted(DraftLines::changes($lines), $read))];
+    }
+
+    /** @return array<string, mixed> see {@see ReservationView::of()} */
+    public function reservations(string $site): array
+    {
+        return ReservationView::of($this->plan->live(), $site);
+    }
+
+    /**
+     * What would hold for each of some orders what the plan gives them.
+     *
+     * @param  list<string>  $references
+     * @return array{changes: list<array<string, mixed>>}
+     */
+    public function holdable(array $references): array
+    {
+        $changes = $this->plan->live()->with([], fn (Plan $plan) => $this->offered($plan, $references));
+
+        return ['changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $changes)];
+    }
+
+    /**
+     * @param  list<string>  $references
+     * @return list<Change>
+     */
+    private function offered(Plan $plan, array $references): array
+    {
+        $changes = [];
+        foreach ((new Reservations($plan))->all() as $order) {
+            in_array($order->reference, $references, true) && array_push($changes, ...Reservations::toHold($order));
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  Lines  $lines
+     * @param  callable(AvailabilityView): T  $read
+     * @return T
+     */
+    private function asked(array $lines, string $subject, callable $read): mixed
+    {
+        return $this->plan->drafted(
+            DraftLines::changes($lines),
+            fn (Trial $trial) => $read(new AvailabilityView($trial, $subject, $this->today())),
+        );
+    }
+
+    private function today(): int
+    {
+        return Day::parse(Settings::planDate());
+    }
+
+    /** A day that is asked for, not before today. */
+    private function day(?string $iso): ?int
+    {
+        return $iso === null ? null : max(Day::parse($iso), $this->today());
+    }
+}

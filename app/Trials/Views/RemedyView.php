@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Trials\Views;
+
+use App\Reading\Shapes\RemedyRow;
+use App\Support\Words;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Remedy\Remedies;
+use Yposta\Core\Remedy\TriedRemedy;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\ProposalOrigins;
+use Yposta\Core\Trial\Trial;
+
+/** What could be done about a shortage, in words. */
+final readonly class RemedyView
+{
+    /** How many that get worse are named. */
+    private const MOST_HURT = 6;
+
+    private TrialPresenter $presenter;
+
+    public function __construct(private Trial $trial, private int $planDate, private ProposalOrigins $origins)
+    {
+        $this->presenter = new TrialPresenter($trial->network(), $planDate);
+    }
+
+    /**
+     * The remedies of a need as they are found.
+     *
+     * @return iterable<array{row: RemedyRow, cost: list<int>}> the cost sorts them: the less, the better
+     */
+    public function of(string $identity): iterable
+    {
+        foreach ((new Remedies($this->trial, $this->origins))->for($identity) as $tried) {
+            yield ['row' => $this->row($tried), 'cost' => array_map(intval(...), $tried->cost())];
+        }
+    }
+
+    private function row(TriedRemedy $tried): RemedyRow
+    {
+        $remedy = $tried->remedy;
+        $hurt = [];
+        foreach ([...$tried->effect->lines, ...$tried->effect->orders] as $change) {
+            if ($change->hurts() && $change->arrival()->reference !== (string) Reference::order((string) $remedy->moves())) {
+                $hurt[] = $this->presenter->changeInWords($change);
+            }
+        }
+
+        return new RemedyRow(
+            kind: $remedy->kind(), title: Words::say($remedy->title(), $this->planDate), note: Words::say($remedy->note(), $this->planDate),
+            solves: $tried->solves,
+            expected: $this->presenter->dates->isoOrNull($tried->expected), figures: $this->presenter->figures($tried->effect),
+            hurt: array_slice($hurt, 0, self::MOST_HURT),
+            changes: json_encode(array_map(fn (Change $change) => ChangeCodec::encode($change), $remedy->changes), JSON_THROW_ON_ERROR),
+            letter: $remedy->letter() === null ? '' : Words::say($remedy->letter(), $this->planDate),
+        );
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Trials\Views;
+
+use App\Planning\RunProposals;
+use App\Reading\Shapes\RemedyRow;
+use App\Support\Settings;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Remedy\RemedyKind;
+use Yposta\Core\Shortage\Shortages;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Trial\Trial;
+
+/**
+ * Proposes a remedy for each shortage of a list, one after the other: each is tried on top of those taken before, so that none is solved
+ * twice.
+ */
+final readonly class ResolveAll
+{
+    /** What may be drafted without asking someone outside first. */
+    private const QUIET = [
+        RemedyKind::Substitute, RemedyKind::TakeFrom, RemedyKind::Transfer, RemedyKind::OrderNow, RemedyKind::OtherSupplier,
+        RemedyKind::BuyInstead,
+    ];
+
+    /**
+     * @param  list<array{identity: string, item: string}>  $needs
+     * @return list<array{identity: string, item: string, remedy: RemedyRow|null, solvedBy: string|null, inTime: bool}> those that need
+     *    nothing more say after which they did not; `inTime` those that needed nothing
+     */
+    public function __invoke(Trial $trial, array $needs): array
+    {
+        return $trial->within($trial->network(), fn () => $this->each($trial, $needs));
+    }
+
+    /**
+     * @param  list<array{identity: string, item: string}>  $needs
+     * @return list<array{identity: string, item: string, remedy: RemedyRow|null, solvedBy: string|null, inTime: bool}>
+     */
+    private function each(Trial $trial, array $needs): array
+    {
+        $rows = [];
+        $last = null;
+        $open = array_filter($needs, fn (array $need) => $this->isOpen($trial, $need['identity']));
+        foreach ($needs as $place => ['identity' => $identity, 'item' => $item]) {
+            if (! isset($open[$place])) {
+                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => null, 'inTime' => true];
+
+                continue;
+            }
+            if (! $this->isOpen($trial, $identity)) {
+                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => $last, 'inTime' => false];
+
+                continue;
+            }
+            $best = $this->best($trial, $identity, $item);
+            $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => $best, 'solvedBy' => null, 'inTime' => false];
+            if ($best !== null) {
+                $changes = array_map(ChangeCodec::decode(...), (array) json_decode($best->changes, true, 512, JSON_THROW_ON_ERROR));
+                $trial->settle((new Changes(array_values($changes)))->apply($trial->network()));
+                $last = $best->title;
+            }
+        }
+
+        return $rows;
+    }
+
+    private function isOpen(Trial $trial, string $identity): bool
+    {
+        return $trial->with([], function (Plan $plan) use ($identity): bool {
+            $need = (new Shortages($plan))->find($identity);
+
+            return $need !== null
+                && $need->short > 0
+                && ($need->demand->lateDays() > 0 || $need->demand->uncovered > 0 || $need->orderBy < $plan->options->planDate);
+        });
+    }
+
+    /** The remedy that solves it at the least cost to others, those that need nobody's consent first. */
+    private function best(Trial $trial, string $identity, string $item): ?RemedyRow
+    {
+        $found = [];
+        try {
+            foreach ((new RemedyView($trial, Day::parse(Settings::planDate()), RunProposals::live()))->of($identity) as $one) {
+                $one['row']->solves
+                    && $found[] = [[$one['cost'][1], in_array($one['row']->kind, self::QUIET, true) ? 0 : 1, ...$one['cost']], $one['row']];
+            }
+        } catch (DoesNotFit) {
+            return null;
+        }
+        usort($found, fn (array $a, array $b) => $a[0] <=> $b[0]);
+
+        return $found[0][1] ?? null;
+    }
+}
