@@ -8,11 +8,23 @@ export default ts.config(
     ...ts.configs.strict,
     hooks.configs.flat['recommended-latest'],
     {
+        linterOptions: { reportUnusedDisableDirectives: 'error' },
         rules: {
             '@typescript-eslint/no-explicit-any': 'error',
             '@typescript-eslint/consistent-type-imports': 'error',
-            'react-hooks/set-state-in-effect': 'off',
-            'react-hooks/incompatible-library': 'off',
+        },
+    },
+    {
+        files: ['resources/js/**'],
+        rules: {
+            'no-restricted-syntax': [
+                'error',
+                { selector: 'JSXText[value=/[A-Za-z]{2}/][value!=/^\\s*Yposta\\s*$/]', message: 'What people read is said with t().' },
+                {
+                    selector: 'JSXAttribute[name.name=/^(aria-label|title|placeholder|alt|label)$/] > Literal[value=/[A-Za-z]{2}/]',
+                    message: 'What people read is said with t().',
+                },
+            ],
         },
     },
 );

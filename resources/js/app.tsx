@@ -1,5 +1,6 @@
 import '../css/app.css';
 
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createInertiaApp } from '@inertiajs/react';
 import type { ComponentType, ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -8,6 +9,9 @@ import { Shell } from '@/layout/Shell';
 interface Page {
     default: ComponentType & { layout?: (page: ReactNode) => ReactNode };
 }
+
+// what is refused is said, not asked again; a plan changes by what people do, not by time
+const queries = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } } });
 
 const pages = import.meta.glob<Page>('./pages/**/*.tsx');
 
@@ -23,7 +27,11 @@ void createInertiaApp({
         return page;
     },
     setup({ el, App, props }) {
-        createRoot(el).render(<App {...props} />);
+        createRoot(el).render(
+            <QueryClientProvider client={queries}>
+                <App {...props} />
+            </QueryClientProvider>,
+        );
     },
     progress: { color: '#1d6a51', delay: 300 },
 });

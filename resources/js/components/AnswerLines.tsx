@@ -1,7 +1,7 @@
 import { qty } from '@/lib/format';
-import type { Answer } from '@/lib/shapes';
+import type { Explanation, Tone } from '@/lib/shapes';
 
-const TONES: Record<string, string> = {
+const TONES: Partial<Record<Tone, string>> = {
     plain: '',
     sum: 'font-bold border-t border-line pt-1 mt-1',
     mute: 'text-mute',
@@ -9,7 +9,7 @@ const TONES: Record<string, string> = {
 };
 
 /** The arithmetic behind a number, line by line. */
-export function AnswerLines({ answer }: { answer: Answer }) {
+export function AnswerLines({ answer }: { answer: Explanation }) {
     return (
         <dl className="text-sm">
             {answer.lines.map((line, place) => (

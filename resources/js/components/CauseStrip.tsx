@@ -5,7 +5,7 @@ import { t } from '@/lib/t';
 export function CauseStrip({ causes, width = 44 }: { causes: Causes; width?: number }) {
     const rule = Math.max(0, 1000 - causes.sales - causes.forecast);
     const percent = (share: number) => Math.round(share / 10);
-    const words = t('{sales} % for sales, {forecast} % for forecast, {rule} % for the stock rule', {
+    const words = t(':sales % for sales, :forecast % for forecast, :rule % for the stock rule', {
         sales: percent(causes.sales),
         forecast: percent(causes.forecast),
         rule: percent(rule),

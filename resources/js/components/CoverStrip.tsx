@@ -1,18 +1,12 @@
 import { day, qty } from '@/lib/format';
 import type { Strip } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { COVERS } from '@/lib/words';
 
 /** The figures behind a strip, as its tooltip and for screen readers. */
 function inWords(strip: Strip): string {
-    const names: Record<string, string> = {
-        stock: t('from stock'),
-        order: t('from open orders'),
-        proposal: t('from proposals'),
-        late: t('too late'),
-        nothing: t('not covered'),
-    };
-    const covered = strip.parts.map((part) => `${qty(part.qty)} ${strip.unit} ${names[part.kind] ?? part.kind}`).join(', ');
-    return strip.complete ? `${covered}; ${t('complete {day}', { day: day(strip.complete) })}` : covered;
+    const covered = strip.parts.map((part) => `${qty(part.qty)} ${strip.unit} ${t(COVERS[part.kind])}`).join(', ');
+    return strip.complete ? `${covered}; ${t('complete :day', { day: day(strip.complete) })}` : covered;
 }
 
 /** How a need is covered, in proportion: stock, open orders, proposals, too late, nothing. The same everywhere. */

@@ -8,7 +8,7 @@ export function DraftMarks({ reference }: { reference: string }) {
     const mark = useDraft().marks[reference];
     return mark ? (
         <p className="mt-2 rounded bg-draft-tint px-2.5 py-1 text-sm font-semibold text-draft">
-            {t('Drafted: {what}', { what: mark.text })}
+            {t('Drafted: :what', { what: mark.text })}
         </p>
     ) : null;
 }
@@ -20,7 +20,7 @@ export function DraftedDay({ reference, due, today }: { reference: string; due: 
         return <>{day(due, today)}</>;
     }
     return (
-        <span title={t('Drafted; it stands on {day}', { day: day(due, today) })}>
+        <span title={t('Drafted; it stands on :day', { day: day(due, today) })}>
             <s className="text-xs font-normal text-mute">{day(due, today).slice(4)}</s>{' '}
             <strong className="text-draft">{day(drafted, today)}</strong>
         </span>
@@ -31,8 +31,8 @@ export function DraftedDay({ reference, due, today }: { reference: string; due: 
 export function DraftPencil({ reference }: { reference: string }) {
     const mark = useDraft().marks[reference];
     return mark ? (
-        <span title={t('Drafted: {what}', { what: mark.text })}>
-            <PencilLine size={13} className="ml-1 inline text-draft" aria-label={t('Drafted: {what}', { what: mark.text })} />
+        <span title={t('Drafted: :what', { what: mark.text })}>
+            <PencilLine size={13} className="ml-1 inline text-draft" aria-label={t('Drafted: :what', { what: mark.text })} />
         </span>
     ) : null;
 }

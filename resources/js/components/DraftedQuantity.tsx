@@ -8,7 +8,7 @@ export function DraftedQuantity({ value, drafted, decimals }: { value: string; d
         return <Quantity value={value} decimals={decimals} />;
     }
     return (
-        <span className="whitespace-nowrap" title={t('Drafted; it stands at {n}', { n: qty(value, decimals) })}>
+        <span className="whitespace-nowrap" title={t('Drafted; it stands at :n', { n: qty(value, decimals) })}>
             <s className="text-2xs font-normal text-mute">{qty(value, decimals)}</s>{' '}
             <strong className="text-draft">{qty(drafted, decimals)}</strong>
         </span>

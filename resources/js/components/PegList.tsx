@@ -1,9 +1,9 @@
 import { MaybeLink } from '@/components/MaybeLink';
 import { qty } from '@/lib/format';
-import type { AnswerPeg } from '@/lib/shapes';
+import type { ExplanationPeg } from '@/lib/shapes';
 
 /** Whom something serves or what serves it: each with its day and quantity, and a link onward. */
-export function PegList({ title, pegs }: { title: string; pegs: AnswerPeg[] }) {
+export function PegList({ title, pegs }: { title: string; pegs: ExplanationPeg[] }) {
     if (pegs.length === 0) {
         return null;
     }

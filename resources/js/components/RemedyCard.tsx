@@ -30,7 +30,7 @@ export function RemedyCard({ remedy, number, drafted, today, disabled, onTry }: 
                         data-remedy={number}
                         disabled={disabled}
                         onClick={onTry}
-                        aria-label={t('Try: {title}', { title: remedy.title })}
+                        aria-label={t('Try: :title', { title: remedy.title })}
                         className="font-bold text-act hover:underline disabled:text-faint"
                     >
                         {t('Try')}{' '}
@@ -46,7 +46,7 @@ export function RemedyCard({ remedy, number, drafted, today, disabled, onTry }: 
                     ))}
                 {!remedy.solves && (
                     <span className="text-look-ink">
-                        {remedy.expected ? t('helps, but only {day}', { day: day(remedy.expected, today) }) : t('helps in part')}
+                        {remedy.expected ? t('helps, but only :day', { day: day(remedy.expected, today) }) : t('helps in part')}
                     </span>
                 )}
             </p>

@@ -3,13 +3,10 @@ import { router } from '@inertiajs/react';
 import { Bookmark, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { deleteJson, postJson, Refusal } from '@/lib/http';
+import { deleteJson, postJson } from '@/lib/http';
+import type { SavedView } from '@/lib/shapes';
 import { t } from '@/lib/t';
-
-export interface SavedView {
-    name: string;
-    query: string;
-}
+import { useCommand } from '@/lib/useCommand';
 
 /** Filters that the person keeps by name, to come back to. */
 export function SavedViews({
@@ -25,16 +22,14 @@ export function SavedViews({
 }) {
     const [list, setList] = useState(views);
     const [name, setName] = useState('');
-    const [trouble, setTrouble] = useState<string | null>(null);
     const query = new URLSearchParams(Object.entries(filter).filter(([, value]) => value !== '')).toString();
-    const settle = (answer: Promise<{ views: SavedView[] }>) =>
-        void answer
-            .then((next) => {
-                setList(next.views);
-                setName('');
-                setTrouble(null);
-            })
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
+    const { send, busy, trouble } = useCommand(
+        (change: () => Promise<{ views: SavedView[] }>) => change(),
+        (next) => {
+            setList(next.views);
+            setName('');
+        },
+    );
     return (
         <Popover>
             <PopoverButton className="inline-flex h-[27px] items-center gap-1.5 rounded-full border border-line bg-surface px-3 text-sm font-semibold hover:border-mute">
@@ -57,9 +52,12 @@ export function SavedViews({
                             </button>
                             <button
                                 type="button"
-                                aria-label={t('Forget {name}', { name: view.name })}
+                                aria-label={t('Forget :name', { name: view.name })}
                                 className="p-1 text-mute hover:text-ink"
-                                onClick={() => settle(deleteJson(`/views?${new URLSearchParams({ page, name: view.name }).toString()}`))}
+                                disabled={busy}
+                                onClick={() =>
+                                    send(() => deleteJson(`/views?${new URLSearchParams({ page, name: view.name }).toString()}`))
+                                }
                             >
                                 <X size={14} aria-hidden />
                             </button>
@@ -71,7 +69,7 @@ export function SavedViews({
                     className="mt-1 flex gap-2 border-t border-line pt-2"
                     onSubmit={(event) => {
                         event.preventDefault();
-                        settle(postJson('/views', { page, name, query }));
+                        send(() => postJson('/views', { page, name, query }));
                     }}
                 >
                     <input

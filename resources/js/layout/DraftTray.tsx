@@ -5,7 +5,7 @@ import { Button } from '@/components/Button';
 import { FigureChange } from '@/components/FigureChange';
 import { day, qty } from '@/lib/format';
 import { useDraft } from '@/lib/draft';
-import type { DraftLine, SlipRow } from '@/lib/shapes';
+import type { DraftLine, ArrivalChangeRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 
@@ -61,7 +61,7 @@ export function DraftTray() {
 }
 
 function others(names: string[]): string {
-    return names.length === 0 ? '' : t('Drafts of others: {names}', { names: names.join(', ') });
+    return names.length === 0 ? '' : t('Drafts of others: :names', { names: names.join(', ') });
 }
 
 function Bar({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
@@ -79,7 +79,7 @@ function Bar({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void 
                 disabled={count === 0}
                 className="flex items-center gap-1 font-bold text-draft"
             >
-                {count === 0 ? t('Draft, empty') : tn('Draft, {n} change', 'Draft, {n} changes', count)}
+                {count === 0 ? t('Draft, empty') : tn('Draft, :n change', 'Draft, :n changes', count)}
                 {count > 0 && (open ? <ChevronDown size={15} aria-hidden /> : <ChevronUp size={15} aria-hidden />)}
             </button>
             <span className="flex min-w-0 flex-1 flex-wrap items-center gap-x-4" aria-live="polite">
@@ -90,7 +90,7 @@ function Bar({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void 
                     ))}
                 {count > 0 && state.figures.length === 0 && !busy && <span className="text-mute">{t('no figure changes')}</span>}
                 {state.troubles > 0 && (
-                    <strong className="text-broken">{tn('{n} line does not fit', '{n} lines do not fit', state.troubles)}</strong>
+                    <strong className="text-broken">{tn(':n line does not fit', ':n lines do not fit', state.troubles)}</strong>
                 )}
                 {count === 0 && known.others.length > 0 && <span className="text-mute">{others(known.others)}</span>}
             </span>
@@ -183,7 +183,7 @@ function Line({ line }: { line: DraftLine }) {
                 )}
             </span>
             <span className="flex max-w-[55%] flex-wrap justify-end gap-x-3 text-right">
-                {line.trouble && <strong className="text-broken">{t('does not fit: {why}', { why: line.trouble })}</strong>}
+                {line.trouble && <strong className="text-broken">{t('does not fit: :why', { why: line.trouble })}</strong>}
                 {line.moved && !line.trouble && (
                     <>
                         <strong className="text-look-ink">{t('changed by someone meanwhile')}</strong>
@@ -207,7 +207,7 @@ function Line({ line }: { line: DraftLine }) {
                 type="button"
                 onClick={() => drop(line.id)}
                 disabled={busy}
-                aria-label={t('Drop: {line}', { line: line.sentence })}
+                aria-label={t('Drop: :line', { line: line.sentence })}
                 className="text-mute hover:text-ink hover:underline"
             >
                 {t('Drop')}
@@ -217,7 +217,7 @@ function Line({ line }: { line: DraftLine }) {
 }
 
 /** What arrives on another day, the worst first, each with a way to look for what could be done. */
-function Slips({ title, slips, today }: { title: string; slips: SlipRow[]; today: string }) {
+function Slips({ title, slips, today }: { title: string; slips: ArrivalChangeRow[]; today: string }) {
     return (
         <div>
             <h3 className="text-xs font-bold text-mute">

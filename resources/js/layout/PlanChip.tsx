@@ -1,14 +1,14 @@
 import { Popover, PopoverButton, PopoverPanel, useClose } from '@headlessui/react';
 import { Link, router, usePage } from '@inertiajs/react';
 import { ChevronDown, FlaskConical, Undo2 } from 'lucide-react';
-import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { useDraft } from '@/lib/draft';
 import { moment } from '@/lib/format';
-import { postJson, Refusal } from '@/lib/http';
+import { postJson } from '@/lib/http';
 import type { RunState } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
 
 /** Looks at a study in the place of the live plan, or goes back to that. */
 export function showPlan(study: number | null): void {
@@ -42,13 +42,13 @@ export function PlanChip() {
                 <PopoverButton className={`flex h-[30px] items-center gap-1.5 rounded border px-2.5 text-base whitespace-nowrap ${look}`}>
                     {plan.study && <FlaskConical size={14} className="text-draft" aria-hidden />}
                     <strong className="max-w-40 truncate">
-                        {plan.study ? t('Study {name}', { name: plan.study.name }) : t('Live plan')}
+                        {plan.study ? t('Study :name', { name: plan.study.name }) : t('Live plan')}
                     </strong>
                     {drafted && <strong className="text-draft">{t('with your draft')}</strong>}
                     <span className={stale || plan.study ? 'text-ink' : 'text-mute'}>
-                        {t('planned {at}', { at: moment(plan.finishedAt) })}
+                        {t('planned :at', { at: moment(plan.finishedAt) })}
                         {old && `, ${t('for another day')}`}
-                        {plan.changes > 0 && `, ${tn('{n} change since', '{n} changes since', plan.changes)}`}
+                        {plan.changes > 0 && `, ${tn(':n change since', ':n changes since', plan.changes)}`}
                     </span>
                     <ChevronDown size={14} className="text-mute" aria-hidden />
                 </PopoverButton>
@@ -73,21 +73,20 @@ export function PlanChip() {
 function Panel() {
     const { plan, changes, studies, user } = useShared();
     const close = useClose();
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const [busy, setBusy] = useState(false);
-    const refresh = () => {
-        setBusy(true);
-        postJson<RunState>('/runs/refresh', {})
-            .then(() => {
-                close();
-                router.reload();
-            })
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)))
-            .finally(() => setBusy(false));
-    };
+    const {
+        send: refresh,
+        busy,
+        trouble,
+    } = useCommand(
+        () => postJson<RunState>('/runs/refresh', {}),
+        () => {
+            close();
+            router.reload();
+        },
+    );
     return (
         <>
-            <h2 className="mb-1 font-bold">{tn('{n} change since it was made', '{n} changes since it was made', plan.changes)}</h2>
+            <h2 className="mb-1 font-bold">{tn(':n change since it was made', ':n changes since it was made', plan.changes)}</h2>
             {changes.length === 0 ? (
                 <p className="text-sm text-mute">{t('The plan is up to date.')}</p>
             ) : (
@@ -98,7 +97,7 @@ function Panel() {
                         </li>
                     ))}
                     {plan.changes > changes.length && (
-                        <li className="py-1 text-mute">{t('and {n} more', { n: plan.changes - changes.length })}</li>
+                        <li className="py-1 text-mute">{t('and :n more', { n: plan.changes - changes.length })}</li>
                     )}
                 </ul>
             )}

@@ -2,28 +2,28 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Check, Loader, Play } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { postJson, Refusal } from '@/lib/http';
-import type { RunState } from '@/lib/shapes';
+import { postJson } from '@/lib/http';
+import type { RunStage, RunState } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { settled, useWatchedRun } from '@/lib/useWatchedRun';
+import { RUN_STAGES } from '@/lib/words';
+import { DateField } from '@/components/DateField';
+import { useCommand } from '@/lib/useCommand';
 
-const STAGES = ['queued', 'reading', 'structure', 'demand', 'netting', 'projection', 'storing'] as const;
-const STAGE_NAMES: Record<string, string> = {
-    queued: 'Waiting for its turn',
-    reading: 'Reading the data',
-    structure: 'Structures and levels',
-    demand: 'Demand',
-    netting: 'Netting',
-    projection: 'What will be, and pegging',
-    storing: 'Storing the result',
-};
+const STAGES = Object.keys(RUN_STAGES) as RunStage[];
 
 /** The run button, what can be chosen for a run, how far it is, and what came out. */
 export function RunPanel() {
     const { user, plan } = useShared();
     const [state, setState] = useState<RunState | null>(null);
-    const [trouble, setTrouble] = useState<string | null>(null);
+    const start = useCommand(
+        (wishes: Wishes) => postJson<RunState>('/runs', wishes),
+        (started) => {
+            setState(started);
+            settled(started);
+        },
+    );
     const watched =
         state === null || state.status === 'done' || state.status === 'failed' ? (state === null ? plan.running : null) : state.id;
     useWatchedRun(watched, setState);
@@ -44,20 +44,7 @@ export function RunPanel() {
             >
                 {running ? <Progress stage={state?.stage ?? 'queued'} /> : null}
                 {!running && state && <Result state={state} onAgain={() => setState(null)} />}
-                {!running && !state && (
-                    <Choices
-                        trouble={trouble}
-                        onStart={(wishes) => {
-                            setTrouble(null);
-                            postJson<RunState>('/runs', wishes)
-                                .then((started) => {
-                                    setState(started);
-                                    settled(started);
-                                })
-                                .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
-                        }}
-                    />
-                )}
+                {!running && !state && <Choices trouble={start.trouble} busy={start.busy} onStart={start.send} />}
             </PopoverPanel>
         </Popover>
     );
@@ -71,22 +58,19 @@ interface Wishes {
     soldOnly: boolean;
 }
 
-function Choices({ trouble, onStart }: { trouble: string | null; onStart: (wishes: Wishes) => void }) {
-    const { runDefaults, forecastNames, sites } = useShared();
+function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boolean; onStart: (wishes: Wishes) => void }) {
+    const { runDefaults, forecastNames, sites, plan } = useShared();
     const [horizonEnd, setHorizonEnd] = useState(runDefaults.horizonEnd ?? '');
     const [bucket, setBucket] = useState(runDefaults.bucket);
     const [forecasts, setForecasts] = useState(runDefaults.forecasts);
     const [chosenSites, setChosenSites] = useState(sites.map((site) => site.code));
     const [soldOnly, setSoldOnly] = useState(false);
-    const [sent, setSent] = useState(false);
     const some = chosenSites.length < sites.length;
     return (
         <form
             onSubmit={(event) => {
                 event.preventDefault();
-                setSent(true);
                 onStart({ horizonEnd: horizonEnd || null, bucket, forecasts, sites: chosenSites, soldOnly });
-                setTimeout(() => setSent(false), 1000);
             }}
         >
             <h2 className="text-lg font-bold">{t('Run the plan')}</h2>
@@ -98,13 +82,7 @@ function Choices({ trouble, onStart }: { trouble: string | null; onStart: (wishe
             )}
             <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2 text-sm">
                 <label htmlFor="run-horizon">{t('Plan up to')}</label>
-                <input
-                    id="run-horizon"
-                    type="date"
-                    value={horizonEnd}
-                    onChange={(event) => setHorizonEnd(event.target.value)}
-                    className="h-7 rounded border border-line bg-surface px-2"
-                />
+                <DateField id="run-horizon" value={horizonEnd} onChange={setHorizonEnd} min={plan.planDate} optional />
                 <label htmlFor="run-bucket">{t('Shown by')}</label>
                 <select
                     id="run-bucket"
@@ -140,7 +118,7 @@ function Choices({ trouble, onStart }: { trouble: string | null; onStart: (wishe
                     </label>
                 ))}
             </fieldset>
-            <Button type="submit" look="act" className="mt-3 w-full justify-center" disabled={sent || chosenSites.length === 0}>
+            <Button type="submit" look="act" className="mt-3 w-full justify-center" disabled={busy || chosenSites.length === 0}>
                 {t('Run now')}
             </Button>
         </form>
@@ -194,7 +172,7 @@ function Progress({ stage }: { stage: string }) {
                             {place < at && <Check size={14} className="text-act" aria-label={t('done')} />}
                             {place === at && <Loader size={14} className="animate-spin text-act" aria-hidden />}
                         </span>
-                        {t(STAGE_NAMES[name] ?? name)}
+                        {t(RUN_STAGES[name])}
                     </li>
                 ))}
             </ol>

@@ -3,20 +3,14 @@ import { router } from '@inertiajs/react';
 import { Search } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { getJson } from '@/lib/http';
-import type { Hit } from '@/lib/shapes';
+import type { Hit, HitKind } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { HITS } from '@/lib/words';
 
-const KINDS: Record<string, string> = {
-    item: 'Items',
-    order: 'Orders',
-    sales: 'Sales orders',
-    customer: 'Customers',
-    supplier: 'Suppliers',
-    command: 'Go to',
-};
+type Found = Omit<Hit, 'kind'> & { kind: HitKind | 'command' };
 
-function commands(text: string): Hit[] {
-    const all: Hit[] = [
+function commands(text: string): Found[] {
+    const all: Found[] = [
         { kind: 'command', label: t('Today'), note: '', href: '/' },
         { kind: 'command', label: t('Demand: sales'), note: '', href: '/demand' },
         { kind: 'command', label: t('Demand: forecast'), note: '', href: '/demand?view=forecast' },
@@ -95,7 +89,7 @@ export function SearchPalette() {
                     className="h-[30px] w-[250px] rounded border border-line bg-surface pr-14 pl-8 text-base hover:border-mute"
                 />
                 <kbd className="pointer-events-none absolute right-2 rounded border border-line bg-paper px-1.5 font-sans text-2xs text-mute">
-                    Ctrl K
+                    {t('Ctrl K')}
                 </kbd>
             </div>
             <ComboboxOptions
@@ -105,7 +99,7 @@ export function SearchPalette() {
                 {found.map((hit, place) => (
                     <ComboboxOption key={`${hit.kind} ${hit.href} ${hit.label}`} value={hit} className="group cursor-pointer">
                         {hit.kind !== found[place - 1]?.kind && (
-                            <div className="px-3 pt-1.5 pb-0.5 text-xs font-bold text-mute">{t(KINDS[hit.kind] ?? hit.kind)}</div>
+                            <div className="px-3 pt-1.5 pb-0.5 text-xs font-bold text-mute">{t(HITS[hit.kind])}</div>
                         )}
                         <div className="flex items-baseline gap-2 px-3 py-1 group-data-focus:bg-act-tint">
                             <span className="font-semibold">{hit.label}</span>
@@ -113,7 +107,7 @@ export function SearchPalette() {
                         </div>
                     </ComboboxOption>
                 ))}
-                {found.length === 0 && <div className="px-3 py-2 text-mute">{t('Nothing found for "{text}"', { text })}</div>}
+                {found.length === 0 && <div className="px-3 py-2 text-mute">{t('Nothing found for ":text"', { text })}</div>}
             </ComboboxOptions>
         </Combobox>
     );

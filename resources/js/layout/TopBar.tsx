@@ -63,7 +63,7 @@ function Person() {
     return (
         <Menu>
             <MenuButton
-                aria-label={t('{name}, {role}', { name: user.name, role: user.role })}
+                aria-label={t(':name, :role', { name: user.name, role: user.role })}
                 className="flex size-[30px] items-center justify-center rounded-full bg-act-tint text-xs font-bold text-act-dark"
             >
                 {initials}

@@ -132,7 +132,7 @@ export function DraftProvider({ children }: { children: ReactNode }) {
                 setBusy(true);
                 postJson<{ name: string }>('/draft/keep', { name })
                     .then(({ name: kept }) => {
-                        setDone({ message: t('Kept as the study {name}; it is being planned.', { name: kept }), commit: null });
+                        setDone({ message: t('Kept as the study :name; it is being planned.', { name: kept }), commit: null });
                         router.reload();
                     })
                     .catch(refuse)

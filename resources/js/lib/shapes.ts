@@ -1,576 +1,88 @@
-// Shapes of what the server sends; each has a class of the same name on the PHP side, and a test compares them.
+// Written by `php artisan yposta:types` from the classes that are sent; change those.
 
-/** How a need is covered. Shares are parts of 1000; quantities are decimals as text. */
-export interface Strip {
-    parts: StripPart[];
-    complete: string | null;
-    tooLate: boolean;
-    unit: string;
-}
+/** What arrives on another day: a sales line, or an order. */
+export type ArrivalKind = 'line' | 'order';
 
-/** One stretch of a cover strip: stock, order, proposal, late or nothing. */
-export interface StripPart {
-    kind: string;
-    share: number;
-    qty: string;
-}
+/** What is wrong with a balance: it ends a period below zero, dips below zero in it, or goes below the safety stock. */
+export type BalanceMark = 'calm' | 'look' | 'dip' | 'broken';
 
-/** Whom a supply is for, in parts of 1000; the rest is for the stock rule. */
-export interface CauseStrip {
-    sales: number;
-    forecast: number;
-}
+/** The stretch of time that a forecast or a record sums up: a day, an ISO week from Monday, a calendar month. */
+export type BucketSize = 'day' | 'week' | 'month';
 
-/** Something with a page of its own, and what to call it. */
-export interface Link {
-    label: string;
-    href: string | null;
-}
+/** What a part of a need is covered by. */
+export type CoverKind = 'stock' | 'order' | 'proposal' | 'late' | 'nothing';
 
-/** One bucket of the plan grid. `mark` is calm, look or broken. */
-export interface GridCell {
-    start: string;
-    balance: string;
-    mark: string;
-    proposed: boolean;
-    ordered: boolean;
-}
+/** What needs material: forecast, transfers out, components, safety stock, sales; this is the order of references. */
+export type DemandKind = 'forecast' | 'out' | 'part' | 'safety' | 'sales';
 
-/** A planning point in the plan grid. */
-export interface GridRow {
-    item: string;
-    site: string;
-    name: string;
-    unit: string;
-    decimals: number;
-    level: number;
-    supply: string;
-    troubleFrom: string | null;
-    cells: GridCell[];
-}
+/** How an element of one plan differs from that of another. */
+export type DifferenceKind = 'added' | 'gone' | 'changed';
 
-/** One bucket of a point's record, quantities as text. */
-export interface RecordRow {
-    start: string;
-    sales: string;
-    forecast: string;
-    parts: string;
-    out: string;
-    needed: string;
-    receipts: string;
-    proposals: string;
-    toStart: string;
-    balance: string;
-    mark: string;
-}
+/** What a search has found. */
+export type HitKind = 'item' | 'order' | 'sales' | 'customer' | 'supplier';
 
-/** A supply or demand in date order. `kind` is stock, order, proposal, or the kind of demand. */
-export interface FlowRow {
-    date: string;
-    kind: string;
-    what: Link;
-    note: string;
-    lateDays: number;
-    qty: string;
-    balance: string;
-    mark: string;
-}
+/** How far what an order needs is held. */
+export type HoldStatus = 'complete' | 'partly' | 'none';
 
-/** A line of a structure, up or down. */
-export interface StructureRow {
-    item: string;
-    site: string;
-    name: string;
-    level: number;
-    qty: string;
-    unit: string;
-    note: string;
-}
+/** What a run has to say about an order, a proposal, a demand or a stock (the table of section 5). */
+export type MessageCode =
+    'bring_in' | 'push_out' | 'cancel' | 'overdue' | 'start_passed' | 'frozen' | 'late_demand' | 'no_supplier' | 'no_bom' | 'below_safety';
 
-/** A label and its value. */
-export interface Fact {
-    label: string;
-    value: string;
-}
+/** What a need that is not covered by what there is waits for. In the order in which they matter. */
+export type NeedState = 'waiting' | 'passed' | 'order_now' | 'covered';
 
-/** An item at a site as the inspector and its page show it. */
-export interface PointDetail {
-    item: string;
-    site: string;
-    siteName: string;
-    name: string;
-    unit: string;
-    decimals: number;
-    level: number;
-    supply: string;
-    facts: Fact[];
-    flow: FlowRow[];
-    record: RecordRow[];
-    below: StructureRow[];
-    above: StructureRow[];
-    planning: Fact[];
-    messages: MessageRow[];
-    safety: string;
-}
+/** How a supply comes about. */
+export type OrderKind = 'make' | 'buy' | 'transfer';
 
-/** One thing the plan has to say. */
-export interface MessageRow {
-    code: string;
-    text: string;
-    item: string;
-    site: string;
-    from: string | null;
-    to: string | null;
-    href: string | null;
-}
+/** How far an order is. */
+export type OrderState = 'firm' | 'released' | 'done' | 'cancelled';
 
-/** A line of the arithmetic behind a number. `tone` is plain, sum, mute or broken. */
-export interface AnswerLine {
-    text: string;
-    qty: string | null;
-    tone: string;
-}
+/** The way in which pegs are followed: to what serves a need, to whom a supply is for, or along the chain that decides a date. */
+export type PegWay = 'down' | 'up' | 'hold-up';
 
-/** Whom or what a number is linked to. */
-export interface AnswerPeg {
-    what: Link;
-    note: string;
-    qty: string;
-}
+/** What could be done about a need that is not covered in time. */
+export type RemedyKind =
+    | 'move_order'
+    | 'move_line'
+    | 'substitute'
+    | 'pull_in'
+    | 'hurry'
+    | 'order_now'
+    | 'other_supplier'
+    | 'buy_instead'
+    | 'take_from'
+    | 'transfer'
+    | 'split'
+    | 'urgent';
 
-/** Where a number comes from. */
-export interface Answer {
-    title: string;
-    lines: AnswerLine[];
-    pegsTitle: string;
-    pegs: AnswerPeg[];
-}
+/** What a run is doing, in its order. */
+export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'storing';
 
-/** A supplier that could be ordered from instead. */
-export interface SupplierChoice {
-    code: string;
-    name: string;
-    lead: number;
-    price: string | null;
-    currency: string;
-    possible: string;
-}
+/** How far a run is. */
+export type RunStatus = 'queued' | 'running' | 'done' | 'failed';
 
-/** A proposal in the list. Dates are ISO dates; `due` is the date the order would take. */
-export interface ProposalRow {
+/** What covers a demand, in the order of references. */
+export type SupplyKind = 'stock' | 'order' | 'proposal';
+
+/** What stands on the time axis of a thread. */
+export type ThreadKind = 'line' | 'stock' | 'order' | 'proposal' | 'gap';
+
+/** How strongly a line is said. */
+export type Tone = 'plain' | 'mute' | 'sum' | 'look' | 'broken';
+
+/** A proposal that should be converted together with others, so that nobody has to wait. */
+export interface AlongRow {
     number: number;
-    kind: string;
-    item: string;
-    site: string;
-    name: string;
-    unit: string;
-    decimals: number;
-    qty: string;
-    start: string;
-    wanted: string;
-    due: string;
-    expected: string;
-    supplier: string | null;
-    supplierName: string | null;
-    fromSite: string | null;
-    daysToStart: number;
-    waitsFor: string | null;
-    causes: CauseStrip;
-    purpose: string;
-    value: string | null;
-    currency: string;
-    group: string;
-}
-
-/** Proposals under one heading. */
-export interface ProposalGroup {
-    key: string;
-    title: string;
-    note: string;
-    value: string | null;
-    currency: string;
-    rows: ProposalRow[];
-}
-
-/** A proposal in the inspector. */
-export interface ProposalDetail {
-    row: ProposalRow;
-    answer: Answer;
-    suppliers: SupplierChoice[];
-    messages: MessageRow[];
-}
-
-/** A sales line with its cover. */
-export interface SalesRow {
-    order: string;
-    line: string;
-    customer: string;
     item: string;
     name: string;
-    site: string;
-    unit: string;
-    decimals: number;
-    open: string;
-    shipped: string;
-    due: string;
-    priority: number;
-    expected: string | null;
-    lateDays: number;
-    reason: string | null;
-    strip: Strip | null;
-}
-
-/** A forecast bucket: forecast, consumed by orders, left. */
-export interface ForecastCell {
-    id: number | null;
-    start: string;
-    qty: string;
-    consumed: string;
-    left: string;
-    version: number;
-}
-
-/** A forecast of an item at a site over its buckets. */
-export interface ForecastRow {
-    forecast: string;
-    item: string;
-    site: string;
-    name: string;
-    unit: string;
-    decimals: number;
-    bucket: string;
-    cells: ForecastCell[];
-}
-
-/** An order in the list. */
-export interface OrderRow {
-    code: string;
-    kind: string;
-    status: string;
-    site: string;
-    supplier: string | null;
-    what: string;
-    lines: number;
-    qty: string | null;
-    unit: string;
-    due: string;
-    daysLate: number;
-    message: string | null;
-    made: string | null;
-}
-
-/** A line of an order. */
-export interface OrderLineRow {
-    code: string;
-    item: string;
-    name: string;
-    unit: string;
-    decimals: number;
-    qty: string;
-    received: string;
-    start: string | null;
-    due: string;
-    expected: string | null;
-    price: string | null;
-    pinned: boolean;
-    priority: number;
-    source: string | null;
-    messages: MessageRow[];
-    serves: AnswerPeg[];
-    components: ComponentRow[];
-}
-
-/** What an order still needs. */
-export interface ComponentRow {
-    line: string;
-    item: string;
-    name: string;
-    unit: string;
-    qty: string;
-    issued: string;
-    need: string;
-    strip: Strip | null;
-    substitutes: SubstituteChoice[];
-}
-
-/** An order with its lines. */
-export interface OrderDetail {
-    code: string;
-    kind: string;
-    status: string;
-    site: string;
-    siteName: string;
-    supplier: string | null;
-    currency: string;
-    total: string | null;
-    createdBy: string | null;
-    createdAt: string | null;
-    lines: OrderLineRow[];
-}
-
-/** Something that needs the planner. `icon` names what it is; `tone` is broken, look or calm. */
-export interface TodayLine {
-    icon: string;
-    tone: string;
-    title: string;
-    emphasis: string;
-    note: string;
-    strip: Strip | null;
-    action: Link;
-}
-
-/** A figure against that of the plan before. */
-export interface TodayFigure {
-    label: string;
-    value: string;
-    change: string | null;
-    worse: boolean;
-}
-
-/** What starts, arrives and leaves on a working day, and how much of it has trouble. */
-export interface TodayDay {
-    day: string;
-    start: number;
-    startTrouble: number;
-    arrive: number;
-    arriveTrouble: number;
-    leave: number;
-    leaveTrouble: number;
-}
-
-/** A change of data since the plan was made. */
-export interface ChangeRow {
-    text: string;
-    by: string;
-    at: string;
-}
-
-/** A run and how far it is. */
-export interface RunState {
-    id: number;
-    status: string;
-    stage: string | null;
-    trouble: string | null;
-    figures: TodayFigure[];
-}
-
-/** Something found by the search. */
-export interface Hit {
-    kind: string;
-    label: string;
-    note: string;
-    href: string;
-}
-
-/** A need in the pegging list, down to what serves it or up to whom it is for. Dates are ISO dates; `holdUp` marks the chain that decides the date. */
-export interface PegRow {
-    level: number;
-    item: string;
-    site: string;
-    name: string;
-    what: Link;
-    qty: string;
-    unit: string;
-    needed: string | null;
-    expected: string | null;
-    lateDays: number;
-    strip: Strip | null;
-    servedBy: Link[];
-    holdUp: boolean;
-    repeated: boolean;
-}
-
-/** A study, what it changes and what came of it. `parameters` are those as sentences. */
-export interface StudyRow {
-    id: number;
-    name: string;
-    by: string;
-    mine: boolean;
-    version: number;
-    parameters: string[];
-    changes: StudyChange[];
-    settings: StudySettings;
-    status: string | null;
-    trouble: string | null;
-    plannedAt: string | null;
-    stale: boolean;
-    planned: boolean;
-    figures: TodayFigure[];
-}
-
-/** A change as a sentence, and its fields as JSON. */
-export interface StudyChange {
-    text: string;
-    fields: string;
-}
-
-/** What of the parameters of a study differs from the live plan; null where it does not. */
-export interface StudySettings {
-    horizonEnd: string | null;
-    forecasts: string[] | null;
-    sites: string[] | null;
-    safetyStock: boolean | null;
-}
-
-/** A total of two plans. */
-export interface ComparedFigure {
-    label: string;
-    before: string;
-    after: string;
-    change: string | null;
-    worse: boolean;
-    better: boolean;
-}
-
-/** A late sales line in two plans. `kind` is added, gone or changed; dates are ISO dates, null where it is on time. */
-export interface ComparedLate {
-    kind: string;
-    order: string;
-    line: string;
-    customer: string;
-    item: string;
-    site: string;
     qty: string;
     unit: string;
     due: string;
-    before: string | null;
-    after: string | null;
-    daysBefore: number;
-    daysAfter: number;
-    why: string;
-}
-
-/** A proposal in two plans. */
-export interface ComparedProposal {
-    kind: string;
-    item: string;
-    name: string;
-    site: string;
-    unit: string;
-    supply: string;
-    before: ComparedSupply | null;
-    after: ComparedSupply | null;
-}
-
-/** A proposal of one of two compared plans. */
-export interface ComparedSupply {
-    qty: string;
-    start: string;
-    due: string;
-    expected: string;
-    supplier: string | null;
-}
-
-/** A message in two plans. */
-export interface ComparedMessage {
-    kind: string;
-    code: string;
-    about: string;
-    item: string;
-    site: string;
-    before: string;
-    after: string;
-}
-
-/** The average value of the projected stock of an item in two plans. */
-export interface ComparedStock {
-    item: string;
-    name: string;
-    site: string;
-    before: string;
-    after: string;
-    change: string;
-    more: boolean;
-}
-
-/** A message to work through. `applies` says what applying it would do, null where nothing can be done at once. */
-export interface MessageTask {
-    n: number;
-    code: string;
-    kind: string;
-    text: string;
-    item: string;
-    name: string;
-    site: string;
-    from: string | null;
-    to: string | null;
-    riskLines: number;
-    riskValue: string;
-    href: string | null;
-    applies: string | null;
-    state: string | null;
-    until: string | null;
-    reason: string;
-    by: string;
-    identity: string;
-    facts: string;
-}
-
-/** How many messages there are of a kind. */
-export interface MessageKind {
-    code: string;
-    label: string;
-    count: number;
-}
-
-/** A supply on the time axis of a thread, below what it serves. `kind` is line, stock, order, proposal or gap; `way` is make, buy, transfer or empty. Dates are ISO dates; `wanted` is when what it serves needs it. */
-export interface ThreadRow {
-    id: number;
-    parent: number;
-    level: number;
-    kind: string;
-    way: string;
-    label: string;
-    note: string;
-    item: string;
-    site: string;
-    qty: string;
-    unit: string;
-    from: string | null;
-    to: string;
-    wanted: string | null;
-    lateDays: number;
-    holdUp: boolean;
-    repeated: boolean;
-    href: string | null;
-    reference: string | null;
-}
-
-/** A step of the chain that decides a date. `days` are those that it adds. */
-export interface ThreadStep {
-    label: string;
-    to: string;
-    days: number;
-    late: boolean;
-}
-
-/** A total with and without a draft, as text; worse and better as a planner sees it. */
-export interface DraftFigure {
-    name: string;
-    label: string;
-    before: string;
-    after: string;
-    change: string;
-    worse: boolean;
-    better: boolean;
-}
-
-/** A line of a draft: what it says, what it does on top of the lines above it, and why it does not fit any more. */
-export interface DraftLine {
-    id: number;
-    kind: string;
-    sentence: string;
-    parts: string[];
-    figures: DraftFigure[];
-    notes: string[];
-    trouble: string | null;
-    moved: boolean;
-    may: boolean;
 }
 
 /** A sales line or an open order that arrives on another day than before; ISO dates. */
-export interface SlipRow {
-    kind: string;
+export interface ArrivalChangeRow {
+    kind: ArrivalKind;
     reference: string;
     label: string;
     item: string;
@@ -588,61 +100,31 @@ export interface SlipRow {
     need: string;
 }
 
-/** A draft as its tray shows it. */
-export interface DraftState {
-    version: number;
-    lines: DraftLine[];
-    figures: DraftFigure[];
-    slips: SlipRow[];
-    canUndo: boolean;
-    canRedo: boolean;
-    troubles: number;
-}
-
-/** What a draft makes of something that stands in a list, by its reference; null where it stays. */
-export interface DraftMark {
-    reference: string;
-    due: string | null;
-    qty: string | null;
-    text: string;
-}
-
-/** A need of the window and how it is covered. Quantities are decimals as text, dates are ISO dates. */
-export interface ShortageRow {
-    identity: string;
-    state: string;
+/** When what was asked for is complete, and through what. */
+export interface AvailabilityAnswer {
+    label: string;
     item: string;
     name: string;
     site: string;
     unit: string;
     qty: string;
-    short: string;
-    consumer: Link;
-    consumerDue: string | null;
-    date: string;
-    orderBy: string | null;
-    daysPast: number;
-    expected: string | null;
-    lateDays: number;
-    strip: Strip;
-    hits: string[];
-    lines: string[];
-    served: string;
-    reference: string;
-    accepted: string | null;
+    wanted: string;
+    complete: string | null;
+    inTime: boolean;
+    fromStock: boolean;
+    decidedBy: string;
+    rows: AvailabilityRow[];
+    more: number;
+    slips: ArrivalChangeRow[];
+    figures: DraftFigure[];
+    changes: string;
 }
 
-/** One way out of a shortage and what it does; changes are the JSON of what would be drafted. */
-export interface RemedyRow {
-    kind: string;
-    title: string;
-    note: string;
-    solves: boolean;
-    expected: string | null;
-    figures: DraftFigure[];
-    hurt: string[];
-    changes: string;
-    letter: string;
+/** The question that availability starts from; the answer is planned after the page has come. */
+export interface AvailabilityPage {
+    subject: string;
+    qty: string;
+    due: string;
 }
 
 /** A need in the structure below what was asked for. Quantities are decimals as text, dates are ISO dates. */
@@ -670,24 +152,253 @@ export interface AvailabilityRow {
     hasMore: boolean;
 }
 
-/** When what was asked for is complete, and through what. */
-export interface AvailabilityAnswer {
+/** Whom a supply is for, in parts of 1000; the rest is for the stock rule. */
+export interface CauseStrip {
+    sales: number;
+    forecast: number;
+}
+
+/** A change of data since the plan was made. */
+export interface ChangeRow {
+    text: string;
+    by: string;
+    at: string;
+}
+
+/** A code and what it stands for. */
+export interface CodeAndName {
+    code: string;
+    name: string;
+}
+
+/** Two plans side by side; `differences` counts all, the lists hold `most`. */
+export interface ComparePage {
+    filter: { a: string; b: string; list: 'late' | 'proposals' | 'messages' | 'stock' };
+    choices: PlanChoice[];
+    running: number | null;
+    trouble: string | null;
+    figures: ComparedFigure[];
+    differences: { late: number; proposals: number; messages: number; stock: number } | null;
+    late: ComparedLate[];
+    proposals: ComparedProposal[];
+    messages: ComparedMessage[];
+    stock: ComparedStock[];
+    most: number;
+}
+
+/** A total of two plans. */
+export interface ComparedFigure {
     label: string;
+    before: string;
+    after: string;
+    change: string | null;
+    worse: boolean;
+    better: boolean;
+}
+
+/** A late sales line in two plans. `kind` is added, gone or changed; dates are ISO dates, null where it is on time. */
+export interface ComparedLate {
+    kind: DifferenceKind;
+    order: string;
+    line: string;
+    customer: string;
+    item: string;
+    site: string;
+    qty: string;
+    unit: string;
+    due: string;
+    before: string | null;
+    after: string | null;
+    daysBefore: number;
+    daysAfter: number;
+    why: string;
+}
+
+/** A message in two plans. */
+export interface ComparedMessage {
+    kind: DifferenceKind;
+    code: MessageCode;
+    about: string;
+    item: string;
+    site: string;
+    before: string;
+    after: string;
+}
+
+/** A proposal in two plans. */
+export interface ComparedProposal {
+    kind: DifferenceKind;
     item: string;
     name: string;
     site: string;
     unit: string;
+    supply: OrderKind;
+    before: ComparedSupply | null;
+    after: ComparedSupply | null;
+}
+
+/** The average value of the projected stock of an item in two plans. */
+export interface ComparedStock {
+    item: string;
+    name: string;
+    site: string;
+    before: string;
+    after: string;
+    change: string;
+    more: boolean;
+}
+
+/** A proposal of one of two compared plans. */
+export interface ComparedSupply {
     qty: string;
-    wanted: string;
-    complete: string | null;
-    inTime: boolean;
-    fromStock: boolean;
-    decidedBy: string;
-    rows: AvailabilityRow[];
-    more: number;
-    slips: SlipRow[];
+    start: string;
+    due: string;
+    expected: string;
+    supplier: string | null;
+}
+
+/** What an order still needs. */
+export interface ComponentRow {
+    line: string;
+    item: string;
+    name: string;
+    unit: string;
+    qty: string;
+    issued: string;
+    need: string;
+    strip: Strip | null;
+    substitutes: SubstituteChoice[];
+}
+
+/** Sales lines or a forecast. */
+export interface DemandPage {
+    filter: { view: 'sales' | 'forecast'; q: string; late: string; forecast: string };
+    sales: SalesRow[];
+    mostLines: number;
+    forecasts: string[];
+    rows: ForecastRow[];
+    counted: boolean;
+}
+
+/** A total with and without a draft, as text; worse and better as a planner sees it. */
+export interface DraftFigure {
+    name: string;
+    label: string;
+    before: string;
+    after: string;
+    change: string;
+    worse: boolean;
+    better: boolean;
+}
+
+/** A line of a draft: what it says, what it does on top of the lines above it, and why it does not fit any more. */
+export interface DraftLine {
+    id: number;
+    kind: string;
+    sentence: string;
+    parts: string[];
     figures: DraftFigure[];
-    changes: string;
+    notes: string[];
+    trouble: string | null;
+    moved: boolean;
+    may: boolean;
+}
+
+/** What a draft makes of something that stands in a list, by its reference; null where it stays. */
+export interface DraftMark {
+    reference: string;
+    due: string | null;
+    qty: string | null;
+    text: string;
+}
+
+/** A draft as its tray shows it. */
+export interface DraftState {
+    version: number;
+    lines: DraftLine[];
+    figures: DraftFigure[];
+    slips: ArrivalChangeRow[];
+    canUndo: boolean;
+    canRedo: boolean;
+    troubles: number;
+}
+
+/** Where a number comes from. */
+export interface Explanation {
+    title: string;
+    lines: ExplanationLine[];
+    pegsTitle: string;
+    pegs: ExplanationPeg[];
+}
+
+/** A line of the arithmetic behind a number. `tone` is plain, sum, mute or broken. */
+export interface ExplanationLine {
+    text: string;
+    qty: string | null;
+    tone: Tone;
+}
+
+/** Whom or what a number is linked to. */
+export interface ExplanationPeg {
+    what: Link;
+    note: string;
+    qty: string;
+}
+
+/** A supply or demand in date order. `kind` is stock, order, proposal, or the kind of demand. */
+export interface FlowRow {
+    date: string;
+    kind: SupplyKind | DemandKind;
+    what: Link;
+    note: string;
+    lateDays: number;
+    qty: string;
+    balance: string;
+    mark: BalanceMark;
+}
+
+/** A forecast bucket: forecast, consumed by orders, left. */
+export interface ForecastCell {
+    id: number | null;
+    start: string;
+    qty: string;
+    consumed: string;
+    left: string;
+    version: number;
+}
+
+/** A forecast of an item at a site over its buckets. */
+export interface ForecastRow {
+    forecast: string;
+    item: string;
+    site: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    bucket: BucketSize;
+    cells: ForecastCell[];
+}
+
+/** One bucket of the plan grid. `mark` is calm, look, dip (short on a day in between) or broken. */
+export interface GridCell {
+    start: string;
+    balance: string;
+    mark: BalanceMark;
+    proposed: boolean;
+    ordered: boolean;
+}
+
+/** A planning point in the plan grid. */
+export interface GridRow {
+    item: string;
+    site: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    level: number;
+    supply: OrderKind;
+    troubleFrom: string | null;
+    cells: GridCell[];
 }
 
 /** What a bought part is needed for over all levels against what there is. Quantities are decimals as text. */
@@ -700,6 +411,21 @@ export interface GrossRow {
     stock: string;
     incoming: string;
     missing: string;
+}
+
+/** An open order or sales line with how far what it needs is held for it. */
+export interface HeldOrder {
+    reference: string;
+    subject: Link;
+    item: string;
+    name: string;
+    due: string;
+    status: HoldStatus;
+    needs: number;
+    complete: number;
+    wanted: string;
+    kept: string;
+    available: boolean;
 }
 
 /** Supply that is held for a demand; ISO dates. */
@@ -717,19 +443,103 @@ export interface HeldRow {
     others: Subject[];
 }
 
-/** An open order or sales line with how far what it needs is held for it. */
-export interface HeldOrder {
-    reference: string;
-    subject: Link;
+/** Something found by the search. */
+export interface Hit {
+    kind: HitKind;
+    label: string;
+    note: string;
+    href: string;
+}
+
+/** An item at one of the sites that plan it. */
+export interface ItemPage {
+    item: string;
+    detail: PointDetail | null;
+    sites: string[];
+    filter: { q: string; supply: string; supplier: string; trouble: string; sort: string; bucket: BucketSize; as: 'expected' | 'needed' };
+}
+
+/** What people changed. */
+export interface JournalPage {
+    entries: JournalRow[];
+    filter: { q: string };
+    most: number;
+}
+
+/** An entry of the journal; what was committed can be undone as a whole. */
+export interface JournalRow {
+    id: number;
+    at: string;
+    by: string;
+    sentence: string;
+    parts: string[];
+    commit: number | null;
+    undone: boolean;
+}
+
+/** A label and its value. */
+export interface LabelledValue {
+    label: string;
+    value: string;
+}
+
+/** Something with a page of its own, and what to call it. */
+export interface Link {
+    label: string;
+    href: string | null;
+}
+
+/** How many messages there are of a kind. */
+export interface MessageKind {
+    code: MessageCode;
+    label: string;
+    count: number;
+}
+
+/** One thing the plan has to say. */
+export interface MessageRow {
+    code: MessageCode;
+    text: string;
+    item: string;
+    site: string;
+    from: string | null;
+    to: string | null;
+    href: string | null;
+}
+
+/** A message to work through. `applies` says what applying it would do, null where nothing can be done at once. */
+export interface MessageTask {
+    n: number;
+    code: MessageCode;
+    kind: string;
+    text: string;
     item: string;
     name: string;
-    due: string;
-    status: string;
-    needs: number;
-    complete: number;
-    wanted: string;
-    kept: string;
-    available: boolean;
+    site: string;
+    from: string | null;
+    to: string | null;
+    riskLines: number;
+    riskValue: string;
+    href: string | null;
+    applies: string | null;
+    state: string | null;
+    until: string | null;
+    reason: string;
+    by: string;
+    identity: string;
+    facts: string;
+}
+
+/** What the plan has to say, to be worked through. */
+export interface MessagesPage {
+    run: number | null;
+    live: boolean;
+    kinds: MessageKind[];
+    tasks: MessageTask[];
+    total: number;
+    away: number;
+    most: number;
+    filter: { kind: MessageCode | ''; q: string; show: 'open' | 'away'; sort: 'risk' | 'date' };
 }
 
 /** Material that someone misses on an order until a day; ISO date. */
@@ -745,15 +555,394 @@ export interface MissingRow {
     at: string;
 }
 
-/** An entry of the journal; what was committed can be undone as a whole. */
-export interface JournalRow {
+/** An order with its lines. */
+export interface OrderDetail {
+    code: string;
+    kind: OrderKind;
+    status: OrderState;
+    site: string;
+    siteName: string;
+    supplier: string | null;
+    currency: string;
+    total: string | null;
+    createdBy: string | null;
+    createdAt: string | null;
+    lines: OrderLineRow[];
+}
+
+/** A line of an order. */
+export interface OrderLineRow {
+    code: string;
+    item: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    received: string;
+    start: string | null;
+    due: string;
+    expected: string | null;
+    price: string | null;
+    pinned: boolean;
+    priority: number;
+    source: string | null;
+    messages: MessageRow[];
+    serves: ExplanationPeg[];
+    components: ComponentRow[];
+}
+
+/** An order. */
+export interface OrderPage {
+    order: OrderDetail;
+}
+
+/** An order in the list. */
+export interface OrderRow {
+    code: string;
+    kind: OrderKind;
+    status: OrderState;
+    site: string;
+    supplier: string | null;
+    what: string;
+    lines: number;
+    qty: string | null;
+    unit: string;
+    due: string;
+    daysLate: number;
+    message: MessageCode | null;
+    made: string | null;
+}
+
+/** The orders. */
+export interface OrdersPage {
+    orders: OrderRow[];
+    filter: { kind: OrderKind | ''; status: OrderState | 'open' | 'all'; q: string; said: string };
+    most: number;
+}
+
+/**
+ * A need in the pegging list, down to what serves it or up to whom it is for. Dates are ISO dates; `holdUp` marks the chain that decides
+ * the date.
+ */
+export interface PegRow {
+    level: number;
+    item: string;
+    site: string;
+    name: string;
+    what: Link;
+    qty: string;
+    unit: string;
+    needed: string | null;
+    expected: string | null;
+    lateDays: number;
+    strip: Strip | null;
+    servedBy: Link[];
+    holdUp: boolean;
+    repeated: boolean;
+}
+
+/** What serves a need, or whom an order serves, as a list. */
+export interface PeggingPage {
+    title: string;
+    about: string;
+    holdUp: string | null;
+    lateDays: number;
+    back: string;
+    ways: PegWay[];
+    rows: PegRow[];
+    most: number;
+    filter: { of: string; way: PegWay };
+}
+
+/** A plan that can be compared; `at` is an instant, null where it has not been planned. */
+export interface PlanChoice {
+    value: string;
+    label: string;
+    at: string | null;
+}
+
+/** Every planning point over the periods; periods begin on ISO dates. */
+export interface PlanPage {
+    planned: boolean;
+    periods: string[];
+    rows: GridRow[];
+    total: number;
+    inTrouble: number;
+    points: number;
+    suppliers: CodeAndName[];
+    filter: { q: string; supply: string; supplier: string; trouble: string; sort: string; bucket: BucketSize; as: 'expected' | 'needed' };
+}
+
+/** An item at a site as the inspector and its page show it. */
+export interface PointDetail {
+    item: string;
+    site: string;
+    siteName: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    level: number;
+    supply: OrderKind;
+    facts: LabelledValue[];
+    flow: FlowRow[];
+    record: RecordRow[];
+    below: StructureRow[];
+    above: StructureRow[];
+    planning: LabelledValue[];
+    messages: MessageRow[];
+    safety: string;
+}
+
+/** A proposal in the inspector. */
+export interface ProposalDetail {
+    row: ProposalRow;
+    answer: Explanation;
+    suppliers: SupplierChoice[];
+    messages: MessageRow[];
+}
+
+/** Proposals under one heading. */
+export interface ProposalGroup {
+    key: string;
+    title: string;
+    note: string;
+    value: string | null;
+    currency: string;
+    rows: ProposalRow[];
+}
+
+/** A proposal in the list. Dates are ISO dates; `due` is the date the order would take. */
+export interface ProposalRow {
+    number: number;
+    kind: OrderKind;
+    item: string;
+    site: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    start: string;
+    wanted: string;
+    due: string;
+    expected: string;
+    supplier: string | null;
+    supplierName: string | null;
+    fromSite: string | null;
+    daysToStart: number;
+    waitsFor: string | null;
+    causes: CauseStrip;
+    purpose: string;
+    value: string | null;
+    currency: string;
+    group: string;
+}
+
+/** What the plan proposes to order. `until` is the last day of the window, an ISO date; null without an end. */
+export interface ProposalsPage {
+    run: number | null;
+    groups: ProposalGroup[];
+    total: number;
+    shown: number;
+    passed: number;
+    today: number;
+    until: string | null;
+    filter: { by: 'supplier' | 'item' | 'date'; until: 'today' | 'week' | 'fortnight' | 'all'; q: string; open: string };
+}
+
+/** One bucket of a point's record, quantities as text. */
+export interface RecordRow {
+    start: string;
+    sales: string;
+    forecast: string;
+    parts: string;
+    out: string;
+    needed: string;
+    receipts: string;
+    proposals: string;
+    toStart: string;
+    balance: string;
+    mark: BalanceMark;
+}
+
+/** One way out of a shortage and what it does; changes are the JSON of what would be drafted. */
+export interface RemedyRow {
+    kind: RemedyKind;
+    title: string;
+    note: string;
+    solves: boolean;
+    expected: string | null;
+    figures: DraftFigure[];
+    hurt: string[];
+    changes: string;
+    letter: string;
+}
+
+/** What supply is held for whom. */
+export interface ReservationsPage {
+    filter: { view: 'held' | 'orders'; status: HoldStatus | ''; q: string; there: string };
+    orders: HeldOrder[];
+    held: HeldRow[];
+    views: SavedView[];
+}
+
+/** A run and how far it is. */
+export interface RunState {
     id: number;
-    at: string;
+    status: RunStatus;
+    stage: RunStage | null;
+    trouble: string | null;
+    figures: TodayFigure[];
+}
+
+/** A sales line with its cover. */
+export interface SalesRow {
+    order: string;
+    line: string;
+    customer: string;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    decimals: number;
+    open: string;
+    shipped: string;
+    due: string;
+    priority: number;
+    expected: string | null;
+    lateDays: number;
+    reason: string | null;
+    strip: Strip | null;
+}
+
+/** A filter that a person keeps by name. */
+export interface SavedView {
+    name: string;
+    query: string;
+}
+
+/** What every page knows of the person, the site and the plan that is shown: each method is a prop, computed where a page asks for it. */
+export interface Shared {
+    user: { name: string; role: string; can: string[] };
+    sites: CodeAndName[];
+    site: string;
+    plan: {
+        id: number | null;
+        finishedAt: string | null;
+        changes: number;
+        planDate: string;
+        madeFor: string | null;
+        running: number | null;
+        study: { id: number; name: string } | null;
+    };
+    changes: ChangeRow[];
+    studies: { id: number; name: string; planned: boolean }[];
+    runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[] };
+    forecastNames: string[];
+    draft: { lines: number; version: number; others: string[] };
+    counts: { proposals: number; messages: number };
+}
+
+/** A need of the window and how it is covered. Quantities are decimals as text, dates are ISO dates. */
+export interface ShortageRow {
+    identity: string;
+    state: NeedState;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    qty: string;
+    short: string;
+    consumer: Link;
+    consumerDue: string | null;
+    date: string;
+    orderBy: string | null;
+    daysPast: number;
+    expected: string | null;
+    lateDays: number;
+    strip: Strip;
+    hits: string[];
+    lines: string[];
+    served: string;
+    reference: string;
+    accepted: string | null;
+}
+
+/** The shortages of a window; the rows are planned with the person's draft and come after the page. */
+export interface ShortagesPage {
+    filter: { days: string; by: 'component' | 'order' | 'customer'; state: NeedState | ''; unsent: '0' | '1'; q: string };
+    planned: boolean;
+    open: string;
+    views: SavedView[];
+}
+
+/** The way in, with the accounts of the demo where this is one. */
+export interface SignInPage {
+    demo: { name: string; email: string; role: string; password: string }[];
+}
+
+/** How a need is covered. Shares are parts of 1000; quantities are decimals as text. */
+export interface Strip {
+    parts: StripPart[];
+    complete: string | null;
+    tooLate: boolean;
+    unit: string;
+}
+
+/** One stretch of a cover strip: stock, order, proposal, late or nothing. */
+export interface StripPart {
+    kind: CoverKind;
+    share: number;
+    qty: string;
+}
+
+/** A line of a structure, up or down. */
+export interface StructureRow {
+    item: string;
+    site: string;
+    name: string;
+    level: number;
+    qty: string;
+    unit: string;
+    note: string;
+}
+
+/** The studies, and the runs that they can be compared with. */
+export interface StudiesPage {
+    studies: StudyRow[];
+    calendars: string[];
+    open: string;
+}
+
+/** A change as a sentence, and its fields as JSON. */
+export interface StudyChange {
+    text: string;
+    fields: string;
+}
+
+/** A study, what it changes and what came of it. `parameters` are those as sentences. */
+export interface StudyRow {
+    id: number;
+    name: string;
     by: string;
-    sentence: string;
-    parts: string[];
-    commit: number | null;
-    undone: boolean;
+    mine: boolean;
+    version: number;
+    parameters: string[];
+    changes: StudyChange[];
+    settings: StudySettings;
+    status: RunStatus | null;
+    trouble: string | null;
+    plannedAt: string | null;
+    stale: boolean;
+    planned: boolean;
+    figures: TodayFigure[];
+}
+
+/** What of the parameters of a study differs from the live plan; null where it does not. */
+export interface StudySettings {
+    horizonEnd: string | null;
+    forecasts: string[] | null;
+    sites: string[] | null;
+    safetyStock: boolean | null;
 }
 
 /** What availability can be asked of: an open order, a sales line, an item at a site. `of` is its reference. */
@@ -768,4 +957,130 @@ export interface SubstituteChoice {
     item: string;
     name: string;
     ratio: string;
+}
+
+/** A supplier that could be ordered from instead. */
+export interface SupplierChoice {
+    code: string;
+    name: string;
+    lead: number;
+    price: string | null;
+    currency: string;
+    possible: string;
+}
+
+/** The supply in which a delay begins; ISO date. */
+export interface ThreadBeginning {
+    reference: string;
+    name: string;
+    item: string;
+    due: string;
+    href: string | null;
+    isOrder: boolean;
+}
+
+/** Another sales line whose delay begins in the same supply. */
+export interface ThreadOther {
+    line: Link;
+    days: number;
+}
+
+/** The way of a demand on a time axis; ISO dates. */
+export interface ThreadPage {
+    title: string;
+    about: string;
+    back: string;
+    ways: PegWay[];
+    rows: ThreadRow[];
+    most: number;
+    filter: { of: string; way: PegWay };
+    lateDays: number;
+    planDate: string;
+    due: string | null;
+    expected: string | null;
+    closed: string[];
+    holdUp: string | null;
+    steps: ThreadStep[];
+    beginning: ThreadBeginning | null;
+    others: ThreadOther[];
+}
+
+/**
+ * A supply on the time axis of a thread, below what it serves. `kind` is line, stock, order, proposal or gap; `way` is make, buy, transfer
+ * or empty. Dates are ISO dates; `wanted` is when what it serves needs it.
+ */
+export interface ThreadRow {
+    id: number;
+    parent: number;
+    level: number;
+    kind: ThreadKind;
+    way: string;
+    label: string;
+    note: string;
+    item: string;
+    site: string;
+    qty: string;
+    unit: string;
+    from: string | null;
+    to: string;
+    wanted: string | null;
+    lateDays: number;
+    holdUp: boolean;
+    repeated: boolean;
+    href: string | null;
+    reference: string | null;
+}
+
+/** A step of the chain that decides a date. `days` are those that it adds. */
+export interface ThreadStep {
+    label: string;
+    to: string;
+    days: number;
+    late: boolean;
+}
+
+/** What starts, arrives and leaves on a working day, and how much of it has trouble. */
+export interface TodayDay {
+    day: string;
+    start: number;
+    startTrouble: number;
+    arrive: number;
+    arriveTrouble: number;
+    leave: number;
+    leaveTrouble: number;
+}
+
+/** A figure against that of the plan before. */
+export interface TodayFigure {
+    label: string;
+    value: string;
+    change: string | null;
+    worse: boolean;
+}
+
+/** Something that needs the planner. `icon` names what it is; `tone` is broken, look or calm. */
+export interface TodayLine {
+    icon: string;
+    tone: Tone;
+    title: string;
+    emphasis: string;
+    note: string;
+    strip: Strip | null;
+    action: Link;
+}
+
+/** What needs the planner today. */
+export interface TodayPage {
+    planned: boolean;
+    lines: TodayLine[];
+    days: TodayDay[];
+    figures: TodayFigure[];
+    reasons: LabelledValue[];
+    totals: { salesLines: number; points: number; horizonEnd: string } | null;
+    missing: MissingRow[];
+}
+
+/** Why a page cannot be shown. */
+export interface TroublePage {
+    status: number;
 }

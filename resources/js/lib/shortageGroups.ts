@@ -1,7 +1,7 @@
 import { day } from '@/lib/format';
 import type { ShortageRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-import { NEED_STATES } from '@/pages/parts/words';
+import { NEED_STATES } from '@/lib/words';
 
 /** Whether a row is one that the filters leave: covered needs only when they are asked for. */
 export function fits(row: ShortageRow, filter: Record<string, string>): boolean {
@@ -31,7 +31,7 @@ export function grouped(rows: ShortageRow[], by: string): Group[] {
         } else if (by === 'customer') {
             row.lines.forEach((line) => put(line, line, row));
         } else {
-            put(row.state, t(NEED_STATES[row.state] ?? row.state), row);
+            put(row.state, t(NEED_STATES[row.state]), row);
         }
     }
     return [...groups.values()];

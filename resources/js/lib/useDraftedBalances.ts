@@ -1,4 +1,5 @@
-import { useEffect, useMemo, useState } from 'react';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { useDraft } from '@/lib/draft';
 import { postJson } from '@/lib/http';
 import { useShared } from '@/lib/shared';
@@ -17,22 +18,18 @@ export function pointKey(item: string, site: string): string {
 export function useDraftedBalances(points: string[], bucket: string, as: string): Balances {
     const { plan } = useShared();
     const draft = useDraft();
-    const [balances, setBalances] = useState<Balances>(NONE);
     const wanted = useMemo(() => points.join('\n'), [points]);
     const idle = draft.state.lines.length === 0 || plan.study !== null || wanted === '';
 
-    useEffect(() => {
-        if (idle) {
-            return;
-        }
-        let current = true;
-        postJson<{ balances: Balances | [] }>('/draft/balances', { points: wanted.split('\n'), bucket, as })
-            .then(({ balances: found }) => current && setBalances(Array.isArray(found) ? NONE : found))
-            .catch(() => current && setBalances(NONE));
-        return () => {
-            current = false;
-        };
-    }, [idle, wanted, bucket, as, draft.stamp]);
+    const { data } = useQuery({
+        queryKey: ['drafted balances', wanted, bucket, as, draft.stamp],
+        queryFn: async () => {
+            const { balances } = await postJson<{ balances: Balances | [] }>('/draft/balances', { points: wanted.split('\n'), bucket, as });
+            return Array.isArray(balances) ? NONE : balances;
+        },
+        enabled: !idle,
+        placeholderData: keepPreviousData,
+    });
 
-    return idle ? NONE : balances;
+    return idle ? NONE : (data ?? NONE);
 }

@@ -1,5 +1,5 @@
 import { router } from '@inertiajs/react';
-import { useEffect, useState, type KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
 import { FigureChange } from '@/components/FigureChange';
@@ -9,21 +9,19 @@ import { PillTabs } from '@/components/Pill';
 import { useDraft, type Change } from '@/lib/draft';
 import { addDays, day, isZero, qty } from '@/lib/format';
 import { getJson, Refusal } from '@/lib/http';
-import type { AvailabilityAnswer, GrossRow } from '@/lib/shapes';
+import type { AvailabilityPage, AvailabilityAnswer, GrossRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { AvailabilityTree } from '@/pages/parts/AvailabilityTree';
 import { SubjectBox } from '@/pages/parts/SubjectBox';
-
-interface Props {
-    subject: string;
-    qty: string;
-    due: string;
-}
+import { type DataColumn, DataTable } from '@/components/DataTable';
+import { MonthButton } from '@/components/DateField';
+import { NumberField } from '@/components/NumberField';
+import { readQuantity } from '@/lib/quantities';
 
 /** Can it be complete on that day, and through what? Move the day or the quantity; every answer is planned, with the person's draft. */
-export default function Availability({ subject, qty: firstQty, due: firstDue }: Props) {
+export default function Availability({ subject, qty: firstQty, due: firstDue }: AvailabilityPage) {
     const { plan } = useShared();
     const draft = useDraft();
     const [wanted, setWanted] = useState(firstDue);
@@ -31,13 +29,12 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
     const [view, setView] = useState('tree');
     const [busy, setBusy] = useState<string | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
-    const [possible, setPossible] = useState<{ any: string; stock: string; due: string } | null>(null);
-    const query = new URLSearchParams({ of: subject, ...(amount && { qty: amount }), ...(wanted && { due: wanted }) }).toString();
+    const [possible, setPossible] = useState<{ any: string; stock: string; due: string; query: string } | null>(null);
+    const asked = readQuantity(amount, 6).value;
+    const query = new URLSearchParams({ of: subject, ...(asked && { qty: asked }), ...(wanted && { due: wanted }) }).toString();
     const stamp = `${draft.stamp} ${plan.id} ${plan.changes}`;
     const { data, trouble: refused } = useLoaded<AvailabilityAnswer>(subject ? `/availability/answer?${query}` : null, stamp);
     const parts = useLoaded<{ rows: GrossRow[] }>(subject && view === 'parts' ? `/availability/parts?${query}` : null, stamp);
-
-    useEffect(() => setPossible(null), [query]);
 
     const at = wanted || data?.wanted || plan.planDate;
     const move = (days: number) => {
@@ -86,13 +83,7 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                     <span className="text-xs font-bold text-mute">
                         {t('Quantity')} {data?.unit}
                     </span>
-                    <input
-                        inputMode="decimal"
-                        value={amount || (data?.qty ?? '')}
-                        disabled={!data}
-                        onChange={(event) => /^\d{0,9}(\.\d{0,6})?$/.test(event.target.value) && setAmount(event.target.value)}
-                        className="h-[30px] w-24 rounded border border-line bg-surface px-2 text-right"
-                    />
+                    <NumberField value={amount || (data?.qty ?? '')} decimals={6} onChange={setAmount} className="w-24" />
                 </label>
                 <div className="flex flex-col gap-0.5">
                     <span className="text-xs font-bold text-mute" id="wanted-label">
@@ -116,14 +107,7 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                         <Button className="!px-2" onClick={() => move(1)} disabled={!data} aria-label={t('A day later')}>
                             ›
                         </Button>
-                        <input
-                            type="date"
-                            aria-label={t('Wanted on')}
-                            value={at}
-                            min={plan.planDate}
-                            onChange={(event) => event.target.value && setWanted(event.target.value)}
-                            className="h-[30px] w-9 rounded border border-line bg-surface px-2 text-transparent"
-                        />
+                        <MonthButton value={at} min={plan.planDate} today={plan.planDate} onPick={setWanted} />
                     </span>
                 </div>
                 <Button
@@ -142,7 +126,7 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                         void ask<{ any: string; stock: string }>(
                             'possible',
                             `/availability/possible?${new URLSearchParams({ of: subject, due: at }).toString()}`,
-                            (found) => setPossible({ ...found, due: at }),
+                            (found) => setPossible({ ...found, due: at, query }),
                         )
                     }
                 >
@@ -158,9 +142,9 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                 data && (
                     <>
                         <Verdict answer={data} today={plan.planDate} canDraft={changes.length > 0 && draft.may} onDraft={toDraft} />
-                        {possible && (
+                        {possible?.query === query && (
                             <p className="mb-2.5 rounded border border-line bg-surface px-3 py-1.5" role="status">
-                                {t('By {day}: {any} {unit}, ordering what is missing; {stock} {unit} from stock and open orders alone.', {
+                                {t('By :day: :any :unit, ordering what is missing; :stock :unit from stock and open orders alone.', {
                                     day: day(possible.due, plan.planDate),
                                     any: qty(possible.any),
                                     stock: qty(possible.stock),
@@ -178,9 +162,7 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                                     { value: 'parts', label: t('Bought parts in all') },
                                 ]}
                             />
-                            {data.more > 0 && (
-                                <span className="text-sm text-mute">{tn('{n} more below', '{n} more below', data.more)}</span>
-                            )}
+                            {data.more > 0 && <span className="text-sm text-mute">{tn(':n more below', ':n more below', data.more)}</span>}
                         </div>
                         {view === 'tree' ? (
                             <AvailabilityTree rows={data.rows} today={plan.planDate} />
@@ -217,8 +199,8 @@ function Verdict({
                     ) : (
                         <>
                             {answer.inTime ? t('In time:') : t('Not in time:')}{' '}
-                            <strong>{t('complete on {day}', { day: day(answer.complete, today) })}</strong>
-                            {answer.decidedBy && <span className="text-base">, {t('decided by {what}', { what: answer.decidedBy })}</span>}
+                            <strong>{t('complete on :day', { day: day(answer.complete, today) })}</strong>
+                            {answer.decidedBy && <span className="text-base">, {t('decided by :what', { what: answer.decidedBy })}</span>}
                         </>
                     )}
                 </p>
@@ -230,7 +212,7 @@ function Verdict({
                           : t('Something has to be ordered for it.')}
                     {answer.slips.length > 0 && (
                         <strong className="ml-2 text-broken">
-                            {t('It would hurt {whom}', {
+                            {t('It would hurt :whom', {
                                 whom: answer.slips
                                     .slice(0, 4)
                                     .map((slip) => [slip.label, slip.customer].filter(Boolean).join(' '))
@@ -258,53 +240,48 @@ function Verdict({
 
 function Parts({ rows }: { rows: GrossRow[] }) {
     const figure = (text: string) => (isZero(text) ? <span className="text-faint">·</span> : qty(text));
+    const columns: DataColumn<GrossRow>[] = [
+        {
+            id: 'item',
+            head: t('Bought part'),
+            sort: (row) => row.item,
+            cell: (row) => (
+                <>
+                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
+                </>
+            ),
+        },
+        { id: 'site', head: t('Site'), width: '70px', sort: (row) => row.site, cell: (row) => row.site },
+        {
+            id: 'qty',
+            head: t('Needed in all'),
+            width: '110px',
+            right: true,
+            cell: (row) => (
+                <>
+                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                </>
+            ),
+        },
+        { id: 'stock', head: t('On stock'), width: '110px', right: true, cell: (row) => figure(row.stock) },
+        { id: 'incoming', head: t('Incoming'), width: '110px', right: true, cell: (row) => figure(row.incoming) },
+        {
+            id: 'missing',
+            head: t('Missing'),
+            width: '110px',
+            right: true,
+            cell: (row) => figure(row.missing),
+            cellLook: (row) => (isZero(row.missing) ? '' : 'font-semibold text-broken'),
+        },
+    ];
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm">
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="px-3 py-1.5">
-                            {t('Bought part')}
-                        </th>
-                        <th scope="col" className="w-[70px]">
-                            {t('Site')}
-                        </th>
-                        <th scope="col" className="w-[110px] text-right">
-                            {t('Needed in all')}
-                        </th>
-                        <th scope="col" className="w-[110px] text-right">
-                            {t('On stock')}
-                        </th>
-                        <th scope="col" className="w-[110px] text-right">
-                            {t('Incoming')}
-                        </th>
-                        <th scope="col" className="w-[110px] px-3 text-right">
-                            {t('Missing')}
-                        </th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {rows.map((row) => (
-                        <tr key={`${row.item} ${row.site}`} className="h-8 border-b border-soft last:border-0">
-                            <td className="truncate px-3">
-                                <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
-                            </td>
-                            <td>{row.site}</td>
-                            <td className="text-right">
-                                {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                            </td>
-                            <td className="text-right">{figure(row.stock)}</td>
-                            <td className="text-right">{figure(row.incoming)}</td>
-                            <td className={`px-3 text-right ${isZero(row.missing) ? '' : 'font-semibold text-broken'}`}>
-                                {figure(row.missing)}
-                            </td>
-                        </tr>
-                    ))}
-                </tbody>
-            </table>
-            <p className="border-t border-soft px-3 py-1.5 text-xs text-mute">
-                {t('Over all levels, as if nothing of what is made were on stock; stock and incoming whoever they are for.')}
-            </p>
-        </div>
+        <DataTable
+            name="gross"
+            label={t('Bought part')}
+            columns={columns}
+            rows={rows}
+            keyOf={(row) => `${row.item} ${row.site}`}
+            foot={t('Over all levels, as if nothing of what is made were on stock; stock and incoming whoever they are for.')}
+        />
     );
 }

@@ -5,27 +5,22 @@ import { Empty } from '@/components/Empty';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
 import { day, moment, qty } from '@/lib/format';
-import type { ComparedFigure, ComparedLate, ComparedMessage, ComparedProposal, ComparedStock, ComparedSupply } from '@/lib/shapes';
+import type {
+    ComparePage,
+    ComparedFigure,
+    ComparedLate,
+    ComparedMessage,
+    ComparedProposal,
+    ComparedStock,
+    ComparedSupply,
+    DifferenceKind,
+} from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
-import { moveAmongRows } from '@/lib/useRowKeys';
 import { useWatchedRun } from '@/lib/useWatchedRun';
 import { itemHref } from '@/pages/parts/ItemPanel';
-import { MESSAGE_KINDS, SUPPLY_KINDS } from '@/pages/parts/words';
-
-interface Props {
-    filter: Record<string, string>;
-    choices: { value: string; label: string; at: string | null }[];
-    running: number | null;
-    trouble: string | null;
-    figures: ComparedFigure[];
-    differences: { late: number; proposals: number; messages: number; stock: number } | null;
-    late: ComparedLate[];
-    proposals: ComparedProposal[];
-    messages: ComparedMessage[];
-    stock: ComparedStock[];
-    most: number;
-}
+import { DIFFERENCES, MESSAGE_KINDS, ORDER_KINDS } from '@/lib/words';
+import { type DataColumn, DataTable } from '@/components/DataTable';
 
 /** Two plans side by side: the totals, and all that was added, is gone or is changed. */
 export default function Compare({
@@ -40,7 +35,7 @@ export default function Compare({
     messages,
     stock,
     most,
-}: Props) {
+}: ComparePage) {
     const change = (changes: Record<string, string>) => refilter('/compare', filter, changes, { list: 'late', a: 'live' });
     useWatchedRun(
         running,
@@ -105,7 +100,7 @@ export default function Compare({
                     {list === 'messages' && <Messages rows={messages} />}
                     {list === 'stock' && <Stock rows={stock} />}
                     {Math.max(late.length, proposals.length, messages.length, stock.length) >= most && (
-                        <p className="mt-2 text-mute">{t('Up to {n} rows of each list are shown.', { n: most })}</p>
+                        <p className="mt-2 text-mute">{t('Up to :n rows of each list are shown.', { n: most })}</p>
                     )}
                 </>
             )}
@@ -138,126 +133,146 @@ function Totals({ figures }: { figures: ComparedFigure[] }) {
     );
 }
 
-const KINDS: Record<string, string> = { added: 'new', gone: 'gone', changed: 'changed' };
-const SIGNS: Record<string, string> = { added: '+', gone: '\u2212', changed: '~' };
+const SIGNS: Record<DifferenceKind, string> = { added: '+', gone: '\u2212', changed: '~' };
 
-function Kind({ kind }: { kind: string }) {
+function Kind({ kind }: { kind: DifferenceKind }) {
     return (
         <span className="whitespace-nowrap text-mute">
             <span aria-hidden className="mr-1 inline-block w-2 font-bold text-ink">
                 {SIGNS[kind]}
             </span>
-            {t(KINDS[kind] ?? kind)}
+            {t(DIFFERENCES[kind])}
         </span>
     );
 }
 
-function Table({ heads, empty, children }: { heads: [string, string][]; empty: boolean; children: ReactNode }) {
-    if (empty) {
+interface DifferencesProps<Row> {
+    name: string;
+    label: string;
+    rows: Row[];
+    columns: DataColumn<Row>[];
+    foot?: ReactNode;
+}
+
+/** One list of differences; a row has no name of its own beyond its place. */
+function Differences<Row extends object>({ name, label, rows, columns, foot }: DifferencesProps<Row>) {
+    if (rows.length === 0) {
         return <Empty title={t('Nothing differs here')} />;
     }
+    const places = new Map(rows.map((row, place) => [row, place]));
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        {heads.map(([head, look], place) => (
-                            <th key={place} scope="col" className={`py-1.5 ${look}`}>
-                                {head}
-                            </th>
-                        ))}
-                    </tr>
-                </thead>
-                <tbody>{children}</tbody>
-            </table>
-        </div>
+        <DataTable
+            name={`compare-${name}`}
+            label={label}
+            columns={columns}
+            rows={rows}
+            keyOf={(row) => String(places.get(row) ?? '')}
+            foot={foot}
+        />
     );
 }
 
-const ROW = 'h-8 border-b border-soft -outline-offset-2 last:border-0 hover:bg-act-tint/50';
+function kind<Row extends { kind: DifferenceKind }>(): DataColumn<Row> {
+    return {
+        id: 'kind',
+        head: '',
+        about: t('What differs'),
+        width: '96px',
+        sort: (row) => row.kind,
+        cell: (row) => <Kind kind={row.kind} />,
+    };
+}
+
+function item<Row extends { item: string; site: string }>(note: (row: Row) => string): DataColumn<Row> {
+    return {
+        id: 'item',
+        head: t('Item'),
+        sort: (row) => row.item,
+        cell: (row) => (
+            <>
+                <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
+                    {row.item}
+                </Link>{' '}
+                <span className="text-mute">{note(row)}</span>
+            </>
+        ),
+    };
+}
 
 function Late({ rows }: { rows: ComparedLate[] }) {
     const { plan } = useShared();
     const date = (iso: string | null) => (iso ? day(iso, plan.planDate) : t('on time'));
-    return (
-        <Table
-            empty={rows.length === 0}
-            heads={[
-                [t('Sales line'), 'w-[120px] px-3'],
-                [t('Customer'), 'w-[17%]'],
-                [t('Item'), 'w-[15%]'],
-                [t('Due'), 'w-[84px] text-right'],
-                [t('Before'), 'w-[92px] text-right'],
-                [t('After'), 'w-[92px] text-right'],
-                [t('Days late'), 'w-[110px] text-right'],
-                [t('Waits for'), 'px-4'],
-            ]}
-        >
-            {rows.map((row) => (
-                <tr key={`${row.order}/${row.line}`} data-row tabIndex={0} className={ROW}>
-                    <td className="px-3 whitespace-nowrap">
-                        <Link
-                            href={`/demand?${new URLSearchParams({ q: row.order }).toString()}`}
-                            className="font-semibold hover:underline"
-                        >
-                            {row.order}/{row.line}
-                        </Link>
-                    </td>
-                    <td className="truncate">{row.customer}</td>
-                    <td className="truncate">
-                        {qty(row.qty)} <span className="text-mute">{row.unit}</span> <strong>{row.item}</strong>
-                    </td>
-                    <td className="text-right">{day(row.due, plan.planDate)}</td>
-                    <td className="text-right text-mute">{date(row.before)}</td>
-                    <td className={`text-right font-semibold ${row.daysAfter === 0 ? 'text-act' : ''}`}>{date(row.after)}</td>
-                    <td className={`text-right font-semibold ${row.daysAfter > row.daysBefore ? 'text-broken' : 'text-act'}`}>
-                        {row.daysBefore} → {row.daysAfter}
-                    </td>
-                    <td className="truncate px-4 text-mute" title={row.why}>
-                        {row.after ? row.why : t('no longer: {why}', { why: row.why })}
-                    </td>
-                </tr>
-            ))}
-        </Table>
-    );
+    const columns: DataColumn<ComparedLate>[] = [
+        {
+            id: 'line',
+            head: t('Sales line'),
+            width: '120px',
+            sort: (row) => `${row.order}/${row.line}`,
+            cell: (row) => (
+                <Link href={`/demand?${new URLSearchParams({ q: row.order }).toString()}`} className="font-semibold hover:underline">
+                    {row.order}/{row.line}
+                </Link>
+            ),
+        },
+        { id: 'customer', head: t('Customer'), width: '17%', sort: (row) => row.customer, cell: (row) => row.customer },
+        {
+            id: 'item',
+            head: t('Item'),
+            width: '15%',
+            sort: (row) => row.item,
+            cell: (row) => (
+                <>
+                    {qty(row.qty)} <span className="text-mute">{row.unit}</span> <strong>{row.item}</strong>
+                </>
+            ),
+        },
+        { id: 'due', head: t('Due'), width: '88px', right: true, sort: (row) => row.due, cell: (row) => day(row.due, plan.planDate) },
+        { id: 'before', head: t('Before'), width: '96px', right: true, look: 'text-mute', cell: (row) => date(row.before) },
+        {
+            id: 'after',
+            head: t('After'),
+            width: '96px',
+            right: true,
+            look: 'font-semibold',
+            cell: (row) => date(row.after),
+            cellLook: (row) => (row.daysAfter === 0 ? 'text-act' : ''),
+        },
+        {
+            id: 'days',
+            head: t('Days late'),
+            width: '110px',
+            right: true,
+            look: 'font-semibold',
+            sort: (row) => row.daysAfter - row.daysBefore,
+            cell: (row) => `${row.daysBefore} → ${row.daysAfter}`,
+            cellLook: (row) => (row.daysAfter > row.daysBefore ? 'text-broken' : 'text-act'),
+        },
+        {
+            id: 'why',
+            head: t('Waits for'),
+            look: 'pl-4 text-mute',
+            title: (row) => row.why,
+            cell: (row) => (row.after ? row.why : t('no longer: :why', { why: row.why })),
+        },
+    ];
+    return <Differences name="late" label={t('Late lines')} rows={rows} columns={columns} />;
 }
 
 function Proposals({ rows }: { rows: ComparedProposal[] }) {
-    return (
-        <Table
-            empty={rows.length === 0}
-            heads={[
-                ['', 'w-[96px] px-3'],
-                [t('Item'), ''],
-                [t('Kind'), 'w-[84px]'],
-                [t('Site'), 'w-[44px]'],
-                [t('Before'), 'w-[27%]'],
-                [t('After'), 'w-[27%]'],
-            ]}
-        >
-            {rows.map((row, place) => (
-                <tr key={place} data-row tabIndex={0} className={ROW}>
-                    <td className="px-3">
-                        <Kind kind={row.kind} />
-                    </td>
-                    <td className="truncate pr-2">
-                        <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
-                            {row.item}
-                        </Link>{' '}
-                        <span className="text-mute">{row.name}</span>
-                    </td>
-                    <td>{t(SUPPLY_KINDS[row.supply] ?? row.supply)}</td>
-                    <td className="text-mute">{row.site}</td>
-                    <td>
-                        <Supply supply={row.before} other={row.after} unit={row.unit} old />
-                    </td>
-                    <td>
-                        <Supply supply={row.after} other={row.before} unit={row.unit} />
-                    </td>
-                </tr>
-            ))}
-        </Table>
-    );
+    const columns: DataColumn<ComparedProposal>[] = [
+        kind(),
+        item((row) => row.name),
+        { id: 'supply', head: t('Kind'), width: '88px', sort: (row) => row.supply, cell: (row) => t(ORDER_KINDS[row.supply]) },
+        { id: 'site', head: t('Site'), width: '52px', look: 'text-mute', sort: (row) => row.site, cell: (row) => row.site },
+        {
+            id: 'before',
+            head: t('Before'),
+            width: '27%',
+            cell: (row) => <Supply supply={row.before} other={row.after} unit={row.unit} old />,
+        },
+        { id: 'after', head: t('After'), width: '27%', cell: (row) => <Supply supply={row.after} other={row.before} unit={row.unit} /> },
+    ];
+    return <Differences name="proposals" label={t('Proposals')} rows={rows} columns={columns} />;
 }
 
 /** A proposal in one of the plans; what differs from the other stands out. */
@@ -280,12 +295,12 @@ function Supply({
     return (
         <span className={`block truncate ${old ? 'text-mute' : ''}`}>
             {part(`${qty(supply.qty)} ${unit}`, other !== null && other.qty !== supply.qty)}{' '}
-            {part(t('for {day}', { day: day(supply.due, plan.planDate) }), other !== null && other.due !== supply.due)}
+            {part(t('for :day', { day: day(supply.due, plan.planDate) }), other !== null && other.due !== supply.due)}
             {supply.expected !== supply.due && (
                 <>
                     {', '}
                     {part(
-                        t('there {day}', { day: day(supply.expected, plan.planDate) }),
+                        t('there :day', { day: day(supply.expected, plan.planDate) }),
                         other !== null && other.expected !== supply.expected,
                     )}
                 </>
@@ -296,70 +311,32 @@ function Supply({
 }
 
 function Messages({ rows }: { rows: ComparedMessage[] }) {
-    return (
-        <Table
-            empty={rows.length === 0}
-            heads={[
-                ['', 'w-[96px] px-3'],
-                [t('Message'), 'w-[150px]'],
-                [t('About'), 'w-[120px]'],
-                [t('Item'), ''],
-                [t('Before'), 'w-[26%]'],
-                [t('After'), 'w-[26%]'],
-            ]}
-        >
-            {rows.map((row, place) => (
-                <tr key={place} data-row tabIndex={0} className={ROW}>
-                    <td className="px-3">
-                        <Kind kind={row.kind} />
-                    </td>
-                    <td>{t(MESSAGE_KINDS[row.code] ?? row.code)}</td>
-                    <td className="truncate pr-2">{row.about}</td>
-                    <td className="truncate pr-2">
-                        <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
-                            {row.item}
-                        </Link>{' '}
-                        <span className="text-mute">{row.site}</span>
-                    </td>
-                    <td className="truncate pr-2 text-mute">{row.before}</td>
-                    <td className="truncate">{row.after}</td>
-                </tr>
-            ))}
-        </Table>
-    );
+    const columns: DataColumn<ComparedMessage>[] = [
+        kind(),
+        { id: 'code', head: t('Message'), width: '150px', sort: (row) => row.code, cell: (row) => t(MESSAGE_KINDS[row.code]) },
+        { id: 'about', head: t('About'), width: '124px', sort: (row) => row.about, title: (row) => row.about, cell: (row) => row.about },
+        item((row) => row.site),
+        { id: 'before', head: t('Before'), width: '26%', look: 'text-mute', title: (row) => row.before, cell: (row) => row.before },
+        { id: 'after', head: t('After'), width: '26%', title: (row) => row.after, cell: (row) => row.after },
+    ];
+    return <Differences name="messages" label={t('Messages')} rows={rows} columns={columns} />;
 }
 
 function Stock({ rows }: { rows: ComparedStock[] }) {
+    const columns: DataColumn<ComparedStock>[] = [
+        item((row) => row.name),
+        { id: 'site', head: t('Site'), width: '60px', look: 'text-mute', sort: (row) => row.site, cell: (row) => row.site },
+        { id: 'before', head: t('Before'), width: '130px', right: true, look: 'text-mute', cell: (row) => row.before },
+        { id: 'after', head: t('After'), width: '130px', right: true, cell: (row) => row.after },
+        { id: 'change', head: t('Difference'), width: '130px', right: true, look: 'font-semibold', cell: (row) => row.change },
+    ];
     return (
-        <Table
-            empty={rows.length === 0}
-            heads={[
-                [t('Item'), 'px-3'],
-                [t('Site'), 'w-[60px]'],
-                [t('Before'), 'w-[130px] text-right'],
-                [t('After'), 'w-[130px] text-right'],
-                [t('Difference'), 'w-[130px] px-3 text-right'],
-            ]}
-        >
-            {rows.map((row) => (
-                <tr key={`${row.item} ${row.site}`} data-row tabIndex={0} className={ROW}>
-                    <td className="truncate px-3">
-                        <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
-                            {row.item}
-                        </Link>{' '}
-                        <span className="text-mute">{row.name}</span>
-                    </td>
-                    <td className="text-mute">{row.site}</td>
-                    <td className="text-right text-mute">{row.before}</td>
-                    <td className="text-right">{row.after}</td>
-                    <td className="px-3 text-right font-semibold">{row.change}</td>
-                </tr>
-            ))}
-            <tr>
-                <td colSpan={5} className="px-3 py-1.5 text-xs text-mute">
-                    {tn('Average value of the projected stock of 1 item', 'Average value of the projected stock of {n} items', rows.length)}
-                </td>
-            </tr>
-        </Table>
+        <Differences
+            name="stock"
+            label={t('Stock value')}
+            rows={rows}
+            columns={columns}
+            foot={tn('Average value of the projected stock of 1 item', 'Average value of the projected stock of :n items', rows.length)}
+        />
     );
 }

@@ -10,28 +10,22 @@ import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
 import { period } from '@/lib/format';
 import { getJson } from '@/lib/http';
-import type { Answer, PointDetail, RecordRow } from '@/lib/shapes';
+import type { BalanceMark, Explanation, ItemPage, PointDetail, RecordRow } from '@/lib/shapes';
 import { refilter } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { pointKey, useDraftedBalances } from '@/lib/useDraftedBalances';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
-import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList, SUPPLY } from '@/pages/parts/ItemPanel';
+import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList } from '@/pages/parts/ItemPanel';
 import { FlowChart } from '@/pages/parts/FlowChart';
+import { SUPPLY_WAYS } from '@/lib/words';
 
-interface Props {
-    item: string;
-    detail: PointDetail | null;
-    sites: string[];
-    filter: Record<string, string>;
-}
-
-export default function Item({ item, detail, sites, filter }: Props) {
+export default function Item({ item, detail, sites, filter }: ItemPage) {
     if (detail === null) {
         return (
             <>
                 <PageHead title={item} />
-                <Empty title={t('{item} is not in the live plan', { item })}>
+                <Empty title={t(':item is not in the live plan', { item })}>
                     {t('Nothing needs it, it has no stock and no open order; or it was outside the last run.')}
                 </Empty>
             </>
@@ -45,7 +39,7 @@ export default function Item({ item, detail, sites, filter }: Props) {
     return (
         <>
             <PageHead title={detail.item}>
-                {detail.name} · {t(SUPPLY[detail.supply] ?? detail.supply)} · {detail.siteName} · {t('level {n}', { n: detail.level })}
+                {detail.name} · {t(SUPPLY_WAYS[detail.supply])} · {detail.siteName} · {t('level :n', { n: detail.level })}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 {sites.length > 1 && (
@@ -89,7 +83,7 @@ export default function Item({ item, detail, sites, filter }: Props) {
                     <StructureList title={t('Goes into')} rows={detail.above} empty={t('It goes into nothing else.')} />
                 </div>
             </section>
-            <Inspector label={t('About {item}', { item: detail.item })}>
+            <Inspector label={t('About :item', { item: detail.item })}>
                 <h2 className="mb-2 text-lg font-bold">{t('At a glance')}</h2>
                 <Facts facts={detail.facts} />
                 <FlowChart flow={detail.flow} safety={detail.safety} />
@@ -99,7 +93,7 @@ export default function Item({ item, detail, sites, filter }: Props) {
                 <PointDraft key={`${detail.item} ${detail.site}`} detail={detail} />
                 <p className="mt-2 text-sm">
                     <Link
-                        href={`/availability?of=${encodeURIComponent(`item:${detail.item}@${detail.site}`)}`}
+                        href={`/availability?of=${encodeURIComponent(`stock:${detail.item}@${detail.site}`)}`}
                         className="font-semibold text-act hover:underline"
                     >
                         {t('When could there be more?')}
@@ -122,7 +116,11 @@ export default function Item({ item, detail, sites, filter }: Props) {
     );
 }
 
-const BALANCE: Record<string, string> = { broken: 'bg-broken-tint text-broken', dip: 'bg-broken-tint', look: 'bg-look-tint text-look-ink' };
+const BALANCE: Partial<Record<BalanceMark, string>> = {
+    broken: 'bg-broken-tint text-broken',
+    dip: 'bg-broken-tint',
+    look: 'bg-look-tint text-look-ink',
+};
 
 /** Demand, supply and balance by period. Every figure can be asked: with a click, or with Enter or ? where the focus is. */
 function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; as: string }) {
@@ -134,7 +132,7 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
     const [asked, setAsked] = useState<AskedAt | null>(null);
     const ask = (start: string, target: HTMLElement) => {
         const box = target.getBoundingClientRect();
-        getJson<Answer>('/plan/ask', { item: detail.item, at: detail.site, period: start, bucket, as })
+        getJson<Explanation>('/plan/ask', { item: detail.item, at: detail.site, period: start, bucket, as })
             .then((answer) => setAsked({ answer, box, back: target }))
             .catch(() => undefined);
     };
@@ -154,7 +152,7 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
                 <thead>
                     <tr className="border-b border-line text-xs text-mute">
                         <th scope="col" className="sticky left-0 min-w-[210px] bg-surface px-3 py-1 text-left">
-                            {t('in {unit}', { unit })}
+                            {t('in :unit', { unit })}
                         </th>
                         {record.map((cell) => (
                             <th key={cell.start} scope="col" className="min-w-[66px] px-2 text-right whitespace-nowrap">

@@ -11,66 +11,71 @@ import { PegList } from '@/components/PegList';
 import { PillSelect, PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { addDays, day } from '@/lib/format';
-import { freshKey, postJson, Refusal } from '@/lib/http';
-import type { AnswerPeg, MessageKind, MessageTask } from '@/lib/shapes';
+import { freshKey, postJson } from '@/lib/http';
+import type { ExplanationPeg, MessageTask, MessagesPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
-import { moveAmongRows } from '@/lib/useRowKeys';
 import { itemHref } from '@/pages/parts/ItemPanel';
+import { type DataColumn, DataTable } from '@/components/DataTable';
+import { DateField } from '@/components/DateField';
+import { useCommand } from '@/lib/useCommand';
 
-interface Props {
-    run: number | null;
-    live: boolean;
-    kinds: MessageKind[];
-    tasks: MessageTask[];
-    total: number;
-    away: number;
-    most: number;
-    filter: Record<string, string>;
+interface Answer {
+    task: MessageTask;
+    state: string;
+    until: string | null;
+    reason: string;
 }
 
 const DEFAULTS = { show: 'open', sort: 'risk' };
 
 /** What the plan has to say, to be worked through: what puts customers at risk first. */
-export default function Messages({ run, live, kinds, tasks, total, away, most, filter }: Props) {
+export default function Messages({ run, live, kinds, tasks, total, away, most, filter }: MessagesPage) {
     const { plan } = useShared();
     const [open, setOpen] = useState<number | null>(null);
     const [done, setDone] = useState<string | null>(null);
-    const [trouble, setTrouble] = useState<string | null>(null);
     const change = (changes: Record<string, string>) => refilter('/messages', filter, changes, DEFAULTS);
     const opened = tasks.find((task) => task.n === open);
     const all = kinds.reduce((sum, kind) => sum + kind.count, 0);
     const settle = (sentence: string) => {
         setDone(sentence);
-        setTrouble(null);
         const at = tasks.findIndex((task) => task.n === open);
         const next = tasks[at + 1] ?? tasks[at - 1];
         router.reload({
             onSuccess: () => {
                 setOpen(next?.n ?? null);
-                document.querySelector<HTMLElement>(`[data-task="${next?.n ?? ''}"]`)?.focus();
+                document.querySelector<HTMLElement>(`[data-key="${next?.n ?? ''}"]`)?.focus();
             },
         });
     };
-    const refuse = (cause: unknown) => {
-        setDone(null);
-        setTrouble(cause instanceof Refusal ? cause.message : String(cause));
+    const answering = useCommand(
+        ({ task, ...answer }: Answer) => postJson('/messages/answer', { identity: task.identity, facts: task.facts, ...answer }),
+        (_, { task, state }) => settle(state === 'open' ? t('It stands in the list again.') : t('Put away: :text', { text: task.text })),
+    );
+    const applying = useCommand(
+        (task: MessageTask) => postJson<{ message: string }>('/messages/apply', { run, n: task.n, key: freshKey() }),
+        ({ message }) => settle(message),
+    );
+    const trouble = answering.trouble ?? applying.trouble;
+    const answer = (task: MessageTask, state: string, until: string | null, reason: string) => {
+        applying.clear();
+        answering.send({ task, state, until, reason });
     };
-    const answer = (task: MessageTask, state: string, until: string | null, reason: string) =>
-        postJson('/messages/answer', { identity: task.identity, facts: task.facts, state, until, reason })
-            .then(() => settle(state === 'open' ? t('It stands in the list again.') : t('Put away: {text}', { text: task.text })))
-            .catch(refuse);
-    const apply = (task: MessageTask) =>
-        postJson<{ message: string }>('/messages/apply', { run, n: task.n, key: freshKey() })
-            .then(({ message }) => settle(message))
-            .catch(refuse);
+    const apply = (task: MessageTask) => {
+        answering.clear();
+        applying.send(task);
+    };
+    const forget = () => {
+        answering.clear();
+        applying.clear();
+    };
     return (
         <>
             <div className="flex items-start gap-3">
                 <PageHead title={t('Messages')}>
-                    {tn('1 to work through', '{n} to work through', filter.show === 'away' ? all : total)}
-                    {`, ${t('{n} put away', { n: away })}`}
+                    {tn('1 to work through', ':n to work through', filter.show === 'away' ? all : total)}
+                    {`, ${t(':n put away', { n: away })}`}
                 </PageHead>
                 <span className="ml-auto">
                     <ExportLink list="messages" params={{ kind: filter.kind ?? '', q: filter.q ?? '', show: filter.show ?? '' }} />
@@ -106,13 +111,13 @@ export default function Messages({ run, live, kinds, tasks, total, away, most, f
                 />
                 <FindBox label={t('Find order, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
-            {done && (
+            {done && !trouble && (
                 <Notice tone="done" onClose={() => setDone(null)}>
                     {done}
                 </Notice>
             )}
             {trouble && (
-                <Notice tone="broken" onClose={() => setTrouble(null)}>
+                <Notice tone="broken" onClose={forget}>
                     {trouble}
                 </Notice>
             )}
@@ -126,7 +131,7 @@ export default function Messages({ run, live, kinds, tasks, total, away, most, f
                 <Table tasks={tasks} today={plan.planDate} open={open} onOpen={setOpen} onApply={live ? apply : null} />
             )}
             {tasks.length >= most && (
-                <p className="mt-2 text-mute">{t('Only the first {n} are shown. Narrow the list by kind or text.', { n: most })}</p>
+                <p className="mt-2 text-mute">{t('Only the first :n are shown. Narrow the list by kind or text.', { n: most })}</p>
             )}
             {opened && (
                 <Inspector label={t('Message')}>
@@ -146,7 +151,6 @@ interface TableProps {
 }
 
 function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
-    const narrow = open !== null;
     const onKey = (event: KeyboardEvent<HTMLElement>, task: MessageTask) => {
         if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) {
             return;
@@ -162,85 +166,66 @@ function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
             requestAnimationFrame(() => document.getElementById(key === 'd' ? 'message-done' : 'message-until')?.focus());
         }
     };
+    const columns: DataColumn<MessageTask>[] = [
+        {
+            id: 'kind',
+            head: t('Kind'),
+            width: '132px',
+            cell: (task) => task.kind,
+            cellLook: (task) => `whitespace-nowrap ${task.riskLines > 0 ? 'font-semibold text-broken' : ''}`,
+        },
+        { id: 'text', head: t('What the plan says'), title: (task) => task.text, cell: (task) => task.text },
+        {
+            id: 'from',
+            head: t('From'),
+            width: '88px',
+            right: true,
+            wide: true,
+            look: 'text-mute',
+            cell: (task) => (task.from ? day(task.from, today) : ''),
+        },
+        { id: 'to', head: t('To'), width: '88px', right: true, wide: true, cell: (task) => (task.to ? day(task.to, today) : '') },
+        {
+            id: 'lines',
+            head: t('Lines late'),
+            width: '88px',
+            right: true,
+            cell: (task) => (task.riskLines > 0 ? task.riskLines : '·'),
+            cellLook: (task) => (task.riskLines > 0 ? 'font-semibold text-broken' : 'text-faint'),
+        },
+        {
+            id: 'value',
+            head: t('Value'),
+            width: '84px',
+            right: true,
+            wide: true,
+            cell: (task) => (task.riskLines > 0 ? task.riskValue : <span className="text-faint">·</span>),
+        },
+        {
+            id: 'do',
+            head: t('What to do'),
+            width: '150px',
+            right: true,
+            cell: (task) =>
+                task.state ? (
+                    <span className="text-mute">{task.until ? t('asleep to :day', { day: day(task.until, today) }) : t('done')}</span>
+                ) : (
+                    <span className="font-semibold text-act">{task.applies ?? ''}</span>
+                ),
+        },
+    ];
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="w-[128px] px-3 py-1.5">
-                            {t('Kind')}
-                        </th>
-                        <th scope="col">{t('What the plan says')}</th>
-                        {!narrow && (
-                            <>
-                                <th scope="col" className="w-[84px] text-right">
-                                    {t('From')}
-                                </th>
-                                <th scope="col" className="w-[84px] text-right">
-                                    {t('To')}
-                                </th>
-                            </>
-                        )}
-                        <th scope="col" className="w-[88px] pl-3 text-right">
-                            {t('Lines late')}
-                        </th>
-                        {!narrow && (
-                            <th scope="col" className="w-[84px] text-right">
-                                {t('Value')}
-                            </th>
-                        )}
-                        <th scope="col" className="w-[150px] px-3 text-right">
-                            {t('What to do')}
-                        </th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {tasks.map((task) => (
-                        <tr
-                            key={task.n}
-                            data-row
-                            data-task={task.n}
-                            tabIndex={0}
-                            aria-selected={open === task.n}
-                            onClick={() => onOpen(task.n)}
-                            onFocus={(event) => event.target === event.currentTarget && onOpen(task.n)}
-                            onKeyDown={(event) => onKey(event, task)}
-                            className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === task.n ? 'bg-act-tint' : 'hover:bg-act-tint/50'}`}
-                        >
-                            <td className={`px-3 whitespace-nowrap ${task.riskLines > 0 ? 'font-semibold text-broken' : ''}`}>
-                                {task.kind}
-                            </td>
-                            <td className="truncate pr-2" title={task.text}>
-                                {task.text}
-                            </td>
-                            {!narrow && (
-                                <>
-                                    <td className="text-right whitespace-nowrap text-mute">{task.from ? day(task.from, today) : ''}</td>
-                                    <td className="text-right whitespace-nowrap">{task.to ? day(task.to, today) : ''}</td>
-                                </>
-                            )}
-                            <td className={`pl-3 text-right ${task.riskLines > 0 ? 'font-semibold text-broken' : 'text-faint'}`}>
-                                {task.riskLines > 0 ? task.riskLines : '·'}
-                            </td>
-                            {!narrow && (
-                                <td className="text-right">
-                                    {task.riskLines > 0 ? task.riskValue : <span className="text-faint">·</span>}
-                                </td>
-                            )}
-                            <td className="px-3 text-right whitespace-nowrap">
-                                {task.state ? (
-                                    <span className="text-mute">
-                                        {task.until ? t('asleep to {day}', { day: day(task.until, today) }) : t('done')}
-                                    </span>
-                                ) : (
-                                    <span className="font-semibold text-act">{task.applies ?? ''}</span>
-                                )}
-                            </td>
-                        </tr>
-                    ))}
-                </tbody>
-            </table>
-        </div>
+        <DataTable
+            name="messages"
+            label={t('Messages')}
+            columns={columns}
+            rows={tasks}
+            keyOf={(task) => String(task.n)}
+            open={open === null ? null : String(open)}
+            onOpen={(task) => onOpen(task.n)}
+            onKey={onKey}
+            narrow={open !== null}
+        />
     );
 }
 
@@ -253,7 +238,7 @@ interface PanelProps {
 
 function TaskPanel({ task, onClose, onAnswer, onApply }: PanelProps) {
     const { plan } = useShared();
-    const { data } = useLoaded<AnswerPeg[]>(task.riskLines > 0 ? `/messages/${task.n}/risk` : null, plan.id);
+    const { data } = useLoaded<ExplanationPeg[]>(task.riskLines > 0 ? `/messages/${task.n}/risk` : null, plan.id);
     const [until, setUntil] = useState(addDays(plan.planDate, 7));
     const [reason, setReason] = useState('');
     return (
@@ -285,7 +270,7 @@ function TaskPanel({ task, onClose, onAnswer, onApply }: PanelProps) {
             {task.state ? (
                 <div className="mt-4 border-t border-line pt-3">
                     <p>
-                        {task.until ? t('Asleep to {day}', { day: day(task.until, plan.planDate) }) : t('Done')}
+                        {task.until ? t('Asleep to :day', { day: day(task.until, plan.planDate) }) : t('Done')}
                         {`, ${task.by}`}
                     </p>
                     {task.reason && <p className="text-mute">{task.reason}</p>}
@@ -312,14 +297,12 @@ function TaskPanel({ task, onClose, onAnswer, onApply }: PanelProps) {
                         className="mt-1 h-[30px] w-full rounded border border-line bg-surface px-2"
                     />
                     <div className="mt-2 flex items-center gap-2">
-                        <input
+                        <DateField
                             id="message-until"
-                            type="date"
-                            aria-label={t('Sleep until')}
+                            label={t('Sleep until')}
                             value={until}
                             min={addDays(plan.planDate, 1)}
-                            onChange={(event) => setUntil(event.target.value)}
-                            className="h-[30px] rounded border border-line bg-surface px-2 text-sm"
+                            onChange={setUntil}
                         />
                         <Button onClick={() => onAnswer(task, 'snoozed', until, reason)}>{t('Sleep until then')}</Button>
                     </div>

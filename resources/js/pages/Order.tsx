@@ -1,28 +1,30 @@
 import { Link } from '@inertiajs/react';
-import { Fragment, useState } from 'react';
+import { useState } from 'react';
 import { ComponentCover } from '@/components/ComponentCover';
 import { PageHead } from '@/components/PageHead';
 import { PegList } from '@/components/PegList';
 import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
-import type { OrderDetail, OrderLineRow } from '@/lib/shapes';
+import type { ComponentRow, OrderDetail, OrderLineRow, OrderPage } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
-import { KINDS, OrderActions, Origin, STATUS } from '@/pages/parts/OrderParts';
+import { OrderActions, Origin } from '@/pages/parts/OrderParts';
+import { ORDER_KINDS, ORDER_STATES } from '@/lib/words';
+import { type DataColumn, DataTable } from '@/components/DataTable';
 
-export default function Order({ order }: { order: OrderDetail }) {
+export default function Order({ order }: OrderPage) {
     const components = order.lines.filter((line) => line.components.length > 0);
     return (
         <>
             <PageHead title={order.code}>
-                {[t(KINDS[order.kind] ?? order.kind), order.supplier, order.siteName].filter(Boolean).join(' · ')}
+                {[t(ORDER_KINDS[order.kind]), order.supplier, order.siteName].filter(Boolean).join(' · ')}
             </PageHead>
             <p className="mb-3 flex items-center gap-3 text-sm">
                 <span
                     className={`rounded-full border px-2.5 py-0.5 font-semibold ${order.status === 'firm' ? 'border-line bg-surface' : 'border-act bg-act-tint text-act-dark'}`}
                 >
-                    {t(STATUS[order.status] ?? order.status)}
+                    {t(ORDER_STATES[order.status])}
                 </span>
                 <span className="text-mute">
                     <Origin order={order} />
@@ -36,10 +38,10 @@ export default function Order({ order }: { order: OrderDetail }) {
                 <ComponentTable
                     key={line.code}
                     line={line}
-                    title={order.lines.length > 1 ? t('Components of {item}', { item: line.item }) : t('Components')}
+                    title={order.lines.length > 1 ? t('Components of :item', { item: line.item }) : t('Components')}
                 />
             ))}
-            <Inspector label={t('What the plan says of {order}', { order: order.code })}>
+            <Inspector label={t('What the plan says of :order', { order: order.code })}>
                 <h2 className="mb-1 text-lg font-bold">{t('In the live plan')}</h2>
                 {order.lines.map((line) => (
                     <section key={line.code} className="border-t border-soft py-2 first-of-type:border-0">
@@ -60,156 +62,147 @@ export default function Order({ order }: { order: OrderDetail }) {
 }
 
 function Lines({ order }: { order: OrderDetail }) {
-    const prices = order.kind === 'buy';
+    const columns: DataColumn<OrderLineRow>[] = [
+        { id: 'line', head: t('Line'), width: '92px', look: 'font-semibold', cell: (line) => line.code },
+        {
+            id: 'item',
+            head: t('Item'),
+            cell: (line) => (
+                <>
+                    <Link href={itemHref(line.item, order.site)} className="font-bold hover:underline">
+                        {line.item}
+                    </Link>{' '}
+                    {line.name}
+                    {line.pinned && <span className="ml-2 text-xs text-mute">{t('pinned')}</span>}
+                </>
+            ),
+        },
+        {
+            id: 'qty',
+            head: t('Ordered'),
+            width: '84px',
+            right: true,
+            cell: (line) => (
+                <>
+                    {qty(line.qty, line.decimals)} <span className="text-mute">{line.unit}</span>
+                </>
+            ),
+        },
+        { id: 'received', head: t('Received'), width: '74px', right: true, cell: (line) => qty(line.received, line.decimals) },
+        ...(order.kind === 'buy'
+            ? []
+            : [
+                  {
+                      id: 'start',
+                      head: t('Start'),
+                      width: '82px',
+                      right: true,
+                      cell: (line: OrderLineRow) => (line.start ? day(line.start) : ''),
+                  },
+              ]),
+        { id: 'due', head: t('Due'), width: '82px', right: true, cell: (line) => day(line.due) },
+        {
+            id: 'expected',
+            head: t('Expected'),
+            width: '82px',
+            right: true,
+            cell: (line) => (line.expected ? day(line.expected) : ''),
+            cellLook: (line) => (line.expected && line.expected > line.due ? 'font-semibold text-broken' : ''),
+        },
+        ...(order.kind === 'buy'
+            ? [
+                  {
+                      id: 'price',
+                      head: t('Price'),
+                      width: '100px',
+                      right: true,
+                      cell: (line: OrderLineRow) =>
+                          line.price === null ? (
+                              <span className="text-mute">{t('no price')}</span>
+                          ) : (
+                              <>
+                                  {qty(line.price)} <span className="text-mute">{order.currency}</span>
+                              </>
+                          ),
+                  },
+              ]
+            : []),
+        {
+            id: 'source',
+            head: t('Comes from'),
+            width: '104px',
+            look: 'pl-3 text-mute',
+            title: (line) => line.source ?? t('imported'),
+            cell: (line) => line.source ?? t('imported'),
+        },
+    ];
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full text-sm">
-                <thead>
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="px-3 py-1.5">
-                            {t('Line')}
-                        </th>
-                        <th scope="col">{t('Item')}</th>
-                        <th scope="col" className="text-right">
-                            {t('Ordered')}
-                        </th>
-                        <th scope="col" className="text-right">
-                            {t('Received')}
-                        </th>
-                        {order.kind !== 'buy' && (
-                            <th scope="col" className="text-right">
-                                {t('Start')}
-                            </th>
-                        )}
-                        <th scope="col" className="text-right">
-                            {t('Due')}
-                        </th>
-                        <th scope="col" className="text-right">
-                            {t('Expected')}
-                        </th>
-                        {prices && (
-                            <th scope="col" className="text-right">
-                                {t('Price')}
-                            </th>
-                        )}
-                        <th scope="col" className="px-3">
-                            {t('Comes from')}
-                        </th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {order.lines.map((line) => (
-                        <tr key={line.code} className="h-9 border-b border-soft last:border-0">
-                            <td className="px-3 font-semibold">{line.code}</td>
-                            <td>
-                                <Link href={itemHref(line.item, order.site)} className="font-bold hover:underline">
-                                    {line.item}
-                                </Link>{' '}
-                                {line.name}
-                                {line.pinned && <span className="ml-2 text-xs text-mute">{t('pinned')}</span>}
-                            </td>
-                            <td className="text-right whitespace-nowrap">
-                                {qty(line.qty, line.decimals)} <span className="text-mute">{line.unit}</span>
-                            </td>
-                            <td className="text-right">{qty(line.received, line.decimals)}</td>
-                            {order.kind !== 'buy' && <td className="text-right whitespace-nowrap">{line.start ? day(line.start) : ''}</td>}
-                            <td className="text-right whitespace-nowrap">{day(line.due)}</td>
-                            <td
-                                className={`text-right whitespace-nowrap ${line.expected && line.expected > line.due ? 'font-semibold text-broken' : ''}`}
-                            >
-                                {line.expected ? day(line.expected) : ''}
-                            </td>
-                            {prices && (
-                                <td className="text-right whitespace-nowrap">
-                                    {line.price === null ? <span className="text-mute">{t('no price')}</span> : qty(line.price)}{' '}
-                                    <span className="text-mute">{line.price === null ? '' : order.currency}</span>
-                                </td>
-                            )}
-                            <td className="px-3 text-mute">{line.source ?? t('imported')}</td>
-                        </tr>
-                    ))}
-                </tbody>
-                {order.total && (
-                    <tfoot>
-                        <tr className="border-t border-line">
-                            <td colSpan={6} className="px-3 py-1.5 text-right text-mute">
-                                {t('In all')}
-                            </td>
-                            <td className="text-right font-bold">
-                                {qty(order.total)} <span className="font-normal text-mute">{order.currency}</span>
-                            </td>
-                            <td />
-                        </tr>
-                    </tfoot>
-                )}
-            </table>
-        </div>
+        <DataTable
+            name={`order-${order.kind}`}
+            label={order.code}
+            columns={columns}
+            rows={order.lines}
+            keyOf={(line) => line.code}
+            foot={
+                order.total && (
+                    <span className="text-sm">
+                        {t('In all')} <strong className="text-ink">{qty(order.total)}</strong> {order.currency}
+                    </span>
+                )
+            }
+        />
     );
 }
 
 function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) {
     const [open, setOpen] = useState<string | null>(null);
+    const columns: DataColumn<ComponentRow>[] = [
+        { id: 'line', head: t('Line'), width: '70px', look: 'text-mute', cell: (row) => row.line },
+        {
+            id: 'item',
+            head: t('Item'),
+            cell: (row) => (
+                <>
+                    <Link href={itemHref(row.item, '')} className="font-bold hover:underline">
+                        {row.item}
+                    </Link>{' '}
+                    {row.name}
+                </>
+            ),
+        },
+        {
+            id: 'qty',
+            head: t('Needed'),
+            width: '110px',
+            right: true,
+            cell: (row) => (
+                <>
+                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                </>
+            ),
+        },
+        { id: 'issued', head: t('Issued'), width: '84px', right: true, cell: (row) => qty(row.issued) },
+        { id: 'on', head: t('On'), width: '92px', right: true, cell: (row) => day(row.need) },
+        { id: 'cover', head: t('Cover'), width: '136px', look: 'pl-5', cell: (row) => <ComponentCover row={row} width={100} /> },
+        {
+            id: 'do',
+            head: '',
+            about: t('What to do'),
+            width: '40px',
+            cell: (row) => <ComponentMore row={row} open={open === row.line} onOpen={setOpen} />,
+        },
+    ];
     return (
         <section className="mt-4">
             <h2 className="mb-1.5 font-bold">{title}</h2>
-            <div className="rounded border border-line bg-surface">
-                <table className="w-full text-sm">
-                    <thead>
-                        <tr className="border-b border-line text-left text-xs text-mute">
-                            <th scope="col" className="px-3 py-1.5">
-                                {t('Line')}
-                            </th>
-                            <th scope="col">{t('Item')}</th>
-                            <th scope="col" className="text-right">
-                                {t('Needed')}
-                            </th>
-                            <th scope="col" className="text-right">
-                                {t('Issued')}
-                            </th>
-                            <th scope="col" className="text-right">
-                                {t('On')}
-                            </th>
-                            <th scope="col" className="w-[130px] pl-6">
-                                {t('Cover')}
-                            </th>
-                            <th scope="col" className="w-8" aria-label={t('What to do')} />
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {line.components.map((row) => (
-                            <Fragment key={row.line}>
-                                <tr className="h-9 border-b border-soft last:border-0">
-                                    <td className="px-3 text-mute">{row.line}</td>
-                                    <td>
-                                        <Link href={itemHref(row.item, '')} className="font-bold hover:underline">
-                                            {row.item}
-                                        </Link>{' '}
-                                        {row.name}
-                                    </td>
-                                    <td className="text-right whitespace-nowrap">
-                                        {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                                    </td>
-                                    <td className="text-right">{qty(row.issued)}</td>
-                                    <td className="text-right whitespace-nowrap">{day(row.need)}</td>
-                                    <td className="pl-6">
-                                        <ComponentCover row={row} width={100} />
-                                    </td>
-                                    <td>
-                                        <ComponentMore row={row} open={open === row.line} onOpen={setOpen} />
-                                    </td>
-                                </tr>
-                                {open === row.line && (
-                                    <tr>
-                                        <td colSpan={7}>
-                                            <ComponentDraft row={row} order={line.code} />
-                                        </td>
-                                    </tr>
-                                )}
-                            </Fragment>
-                        ))}
-                    </tbody>
-                </table>
-            </div>
+            <DataTable
+                name="components"
+                label={title}
+                columns={columns}
+                rows={line.components}
+                keyOf={(row) => row.line}
+                detail={(row) => open === row.line && <ComponentDraft row={row} order={line.code} />}
+            />
         </section>
     );
 }

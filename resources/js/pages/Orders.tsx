@@ -7,14 +7,15 @@ import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { qty } from '@/lib/format';
-import type { OrderDetail, OrderRow } from '@/lib/shapes';
+import type { OrderDetail, OrderRow, OrdersPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
-import { moveAmongRows } from '@/lib/useRowKeys';
-import { KINDS, MESSAGES, OrderPanel, STATUS } from '@/pages/parts/OrderParts';
+import { OrderPanel } from '@/pages/parts/OrderParts';
+import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES } from '@/lib/words';
+import { type DataColumn, DataTable } from '@/components/DataTable';
 
-export default function Orders({ orders, filter, most }: { orders: OrderRow[]; filter: Record<string, string>; most: number }) {
+export default function Orders({ orders, filter, most }: OrdersPage) {
     const { plan } = useShared();
     const [open, setOpen] = useState<string | null>(null);
     const { data, trouble } = useLoaded<OrderDetail>(open === null ? null : `/order-detail/${encodeURIComponent(open)}`, plan.id);
@@ -23,8 +24,8 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
     return (
         <>
             <PageHead title={t('Orders')}>
-                {tn('1 order', '{n} orders', orders.length)}
-                {late > 0 && `, ${t('{n} overdue', { n: late })}`}
+                {tn('1 order', ':n orders', orders.length)}
+                {late > 0 && `, ${t(':n overdue', { n: late })}`}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
@@ -59,89 +60,25 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
             {orders.length === 0 ? (
                 <Empty title={t('No order fits')}>{t('Take a filter away, or convert proposals to make orders.')}</Empty>
             ) : (
-                <div className="rounded border border-line bg-surface">
-                    <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
-                        <thead className="sticky -top-3 z-10 bg-surface">
-                            <tr className="border-b border-line text-left text-xs text-mute">
-                                <th scope="col" className="w-[92px] px-3 py-1.5">
-                                    {t('Order')}
-                                </th>
-                                <th scope="col" className="w-[76px]">
-                                    {t('Kind')}
-                                </th>
-                                <th scope="col" className="w-[68px]">
-                                    {t('State')}
-                                </th>
-                                <th scope="col">{t('What')}</th>
-                                <th scope="col" className="w-[40px]">
-                                    {t('Site')}
-                                </th>
-                                <th scope="col" className="w-[84px] text-right">
-                                    {t('To come')}
-                                </th>
-                                <th scope="col" className="w-[128px] text-right">
-                                    {t('Due')}
-                                </th>
-                                <th scope="col" className="w-[122px] px-3">
-                                    {t('The plan says')}
-                                </th>
-                            </tr>
-                        </thead>
-                        <tbody>
-                            {orders.map((order) => (
-                                <tr
-                                    key={order.code}
-                                    data-row
-                                    tabIndex={0}
-                                    aria-selected={open === order.code}
-                                    onClick={() => setOpen(order.code)}
-                                    onFocus={() => setOpen(order.code)}
-                                    onKeyDown={(event) =>
-                                        event.key === 'Enter' && router.visit(`/orders/${encodeURIComponent(order.code)}`)
-                                    }
-                                    className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === order.code ? 'bg-act-tint' : 'hover:bg-act-tint/50'}`}
-                                >
-                                    <td className="px-3 font-bold whitespace-nowrap">
-                                        {order.code}
-                                        <DraftPencil reference={`order:${order.code}`} />
-                                    </td>
-                                    <td>{t(KINDS[order.kind] ?? order.kind)}</td>
-                                    <td className={order.status === 'firm' ? 'text-mute' : ''}>
-                                        {t(STATUS[order.status] ?? order.status)}
-                                    </td>
-                                    <td className="truncate pr-2" title={[order.what, order.supplier].filter(Boolean).join(', ')}>
-                                        {order.what} {order.supplier && <span className="text-mute">· {order.supplier}</span>}
-                                    </td>
-                                    <td className="text-mute">{order.site}</td>
-                                    <td className="text-right whitespace-nowrap">
-                                        {order.qty === null ? (
-                                            <span className="text-mute">{tn('1 line', '{n} lines', order.lines)}</span>
-                                        ) : (
-                                            <>
-                                                {qty(order.qty)} <span className="text-mute">{order.unit}</span>
-                                            </>
-                                        )}
-                                    </td>
-                                    <td className={`text-right whitespace-nowrap ${order.daysLate > 0 ? 'font-semibold text-broken' : ''}`}>
-                                        <DraftedDay reference={`order:${order.code}`} due={order.due} today={plan.planDate} />
-                                    </td>
-                                    <td className="truncate px-3">
-                                        {order.message && (
-                                            <span className={order.message === 'overdue' ? 'font-semibold text-broken' : 'text-look-ink'}>
-                                                {t(MESSAGES[order.message] ?? order.message)}
-                                            </span>
-                                        )}
-                                        {!order.message && order.made && <span className="text-mute">{order.made}</span>}
-                                    </td>
-                                </tr>
-                            ))}
-                        </tbody>
-                    </table>
-                </div>
+                <DataTable
+                    name="orders"
+                    label={t('Orders')}
+                    columns={columns(plan.planDate, orders.length < most)}
+                    rows={orders}
+                    keyOf={(order) => order.code}
+                    open={open}
+                    narrow={open !== null}
+                    onOpen={(order) => setOpen(order.code)}
+                    onKey={(event, order) =>
+                        event.key === 'Enter' &&
+                        event.target === event.currentTarget &&
+                        router.visit(`/orders/${encodeURIComponent(order.code)}`)
+                    }
+                />
             )}
             {orders.length >= most && (
                 <p className="mt-2 text-mute">
-                    {t('Only the first {n} are shown. Narrow the list by kind, state, site or text.', { n: most })}
+                    {t('Only the first :n are shown. Narrow the list by kind, state, site or text.', { n: most })}
                 </p>
             )}
             {open && (
@@ -152,4 +89,98 @@ export default function Orders({ orders, filter, most }: { orders: OrderRow[]; f
             )}
         </>
     );
+}
+
+/** Sorted only where all are there: the first of some would not be the first of all. */
+function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
+    const sort = (by: (order: OrderRow) => string | number) => (sortable ? by : undefined);
+    return [
+        {
+            id: 'order',
+            head: t('Order'),
+            width: '92px',
+            sort: sort((order) => order.code),
+            look: 'font-bold whitespace-nowrap',
+            cell: (order) => (
+                <>
+                    {order.code}
+                    <DraftPencil reference={`order:${order.code}`} />
+                </>
+            ),
+        },
+        {
+            id: 'kind',
+            head: t('Kind'),
+            width: '84px',
+            wide: true,
+            sort: sort((order) => order.kind),
+            cell: (order) => t(ORDER_KINDS[order.kind]),
+        },
+        {
+            id: 'state',
+            head: t('State'),
+            width: '74px',
+            sort: sort((order) => order.status),
+            cell: (order) => t(ORDER_STATES[order.status]),
+            cellLook: (order) => (order.status === 'firm' ? 'text-mute' : ''),
+        },
+        {
+            id: 'what',
+            head: t('What'),
+            sort: sort((order) => order.what),
+            title: (order) => [order.what, order.supplier].filter(Boolean).join(', '),
+            cell: (order) => (
+                <>
+                    {order.what} {order.supplier && <span className="text-mute">· {order.supplier}</span>}
+                </>
+            ),
+        },
+        {
+            id: 'site',
+            head: t('Site'),
+            width: '48px',
+            wide: true,
+            look: 'text-mute',
+            sort: sort((order) => order.site),
+            cell: (order) => order.site,
+        },
+        {
+            id: 'qty',
+            head: t('To come'),
+            width: '88px',
+            right: true,
+            cell: (order) =>
+                order.qty === null ? (
+                    <span className="text-mute">{tn('1 line', ':n lines', order.lines)}</span>
+                ) : (
+                    <>
+                        {qty(order.qty)} <span className="text-mute">{order.unit}</span>
+                    </>
+                ),
+        },
+        {
+            id: 'due',
+            head: t('Due'),
+            width: '132px',
+            right: true,
+            sort: sort((order) => order.due),
+            cell: (order) => <DraftedDay reference={`order:${order.code}`} due={order.due} today={today} />,
+            cellLook: (order) => (order.daysLate > 0 ? 'font-semibold text-broken' : ''),
+        },
+        {
+            id: 'says',
+            head: t('The plan says'),
+            width: '128px',
+            look: 'pl-3',
+            sort: sort((order) => order.message ?? ''),
+            cell: (order) =>
+                order.message ? (
+                    <span className={order.message === 'overdue' ? 'font-semibold text-broken' : 'text-look-ink'}>
+                        {t(MESSAGE_KINDS[order.message])}
+                    </span>
+                ) : (
+                    <span className="text-mute">{order.made}</span>
+                ),
+        },
+    ];
 }

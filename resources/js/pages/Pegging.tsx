@@ -5,37 +5,25 @@ import { Empty } from '@/components/Empty';
 import { PageHead } from '@/components/PageHead';
 import { PillTabs } from '@/components/Pill';
 import { day, qty } from '@/lib/format';
-import type { PegRow } from '@/lib/shapes';
+import type { PeggingPage, PegRow } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
-import { moveAmongRows } from '@/lib/useRowKeys';
 import { itemHref } from '@/pages/parts/ItemPanel';
+import { PEG_WAYS } from '@/lib/words';
+import { type DataColumn, DataTable } from '@/components/DataTable';
+import { MaybeLink } from '@/components/MaybeLink';
 
-interface Props {
-    title: string;
-    about: string;
-    holdUp: string | null;
-    lateDays: number;
-    back: string;
-    ways: string[];
-    rows: PegRow[];
-    most: number;
-    filter: Record<string, string>;
-}
-
-const WAYS: Record<string, string> = { down: 'Down to raw stock', up: 'Up to customers', 'hold-up': 'Only the hold-up' };
-
-export default function Pegging({ title, about, holdUp, lateDays, back, ways, rows, most, filter }: Props) {
+export default function Pegging({ title, about, holdUp, lateDays, back, ways, rows, most, filter }: PeggingPage) {
     const up = filter.way === 'up';
     return (
         <>
-            <PageHead title={t('Pegging of {what}', { what: title })}>{about}</PageHead>
+            <PageHead title={t('Pegging of :what', { what: title })}>{about}</PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
                     label={t('Which way')}
                     value={filter.way ?? 'down'}
                     onChange={(way) => refilter('/pegging', filter, { way }, { way: 'down' })}
-                    choices={ways.map((way) => ({ value: way, label: t(WAYS[way] ?? way) }))}
+                    choices={ways.map((way) => ({ value: way, label: t(PEG_WAYS[way]) }))}
                 />
                 <Link
                     href={`/thread?${new URLSearchParams(filter).toString()}`}
@@ -44,12 +32,12 @@ export default function Pegging({ title, about, holdUp, lateDays, back, ways, ro
                     {t('On a time axis')} <ChartGantt size={13} aria-hidden />
                 </Link>
                 <Link href={back} className="ml-auto font-semibold text-act hover:underline">
-                    {t('Back to {what}', { what: title })}
+                    {t('Back to :what', { what: title })}
                 </Link>
             </div>
             {lateDays > 0 && (
                 <p className="mb-2.5 rounded border border-broken bg-broken-tint px-3 py-2">
-                    <strong>{tn('Expected 1 day late.', 'Expected {n} days late.', lateDays)}</strong> {holdUp}
+                    <strong>{tn('Expected 1 day late.', 'Expected :n days late.', lateDays)}</strong> {holdUp}
                 </p>
             )}
             {rows.length === 0 ? (
@@ -59,7 +47,7 @@ export default function Pegging({ title, about, holdUp, lateDays, back, ways, ro
             ) : (
                 <Rows rows={rows} up={up} />
             )}
-            {rows.length >= most && <p className="mt-2 text-mute">{t('Only the first {n} rows are shown.', { n: most })}</p>}
+            {rows.length >= most && <p className="mt-2 text-mute">{t('Only the first :n rows are shown.', { n: most })}</p>}
         </>
     );
 }
@@ -67,85 +55,85 @@ export default function Pegging({ title, about, holdUp, lateDays, back, ways, ro
 /** Each need under what it belongs to; the chain that decides the date is drawn strong. */
 function Rows({ rows, up }: { rows: PegRow[]; up: boolean }) {
     const { plan } = useShared();
+    const columns: DataColumn<PegRow>[] = [
+        {
+            id: 'item',
+            head: up ? t('Serves') : t('Needs'),
+            title: (row) => `${row.item} ${row.name}, ${row.site}`,
+            cellLook: (row) => `border-l-[3px] ${row.holdUp ? 'border-broken' : 'border-transparent'}`,
+            cell: (row) => (
+                <span style={{ paddingLeft: Math.min(row.level, 14) * 14 }}>
+                    <Link href={itemHref(row.item, row.site)} className="font-bold hover:underline">
+                        {row.item}
+                    </Link>{' '}
+                    <span className="text-mute">{row.name}</span>
+                    {row.repeated && <span className="ml-1 text-xs text-mute">({t('see above')})</span>}
+                </span>
+            ),
+        },
+        { id: 'for', head: t('For'), width: '22%', title: (row) => row.what.label, cell: (row) => <MaybeLink to={row.what} /> },
+        {
+            id: 'qty',
+            head: t('Quantity'),
+            width: '94px',
+            right: true,
+            cell: (row) => (
+                <>
+                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                </>
+            ),
+        },
+        {
+            id: 'needed',
+            head: t('Needed'),
+            width: '92px',
+            right: true,
+            cell: (row) => (row.needed ? day(row.needed, plan.planDate) : ''),
+        },
+        ...(up
+            ? []
+            : [
+                  {
+                      id: 'cover',
+                      head: t('Cover'),
+                      width: '104px',
+                      look: 'pl-3',
+                      cell: (row: PegRow) => row.strip && <CoverStrip strip={row.strip} width={84} />,
+                  },
+              ]),
+        {
+            id: 'expected',
+            head: t('Expected'),
+            width: '92px',
+            right: true,
+            cell: (row) => (row.expected ? day(row.expected, plan.planDate) : ''),
+            cellLook: (row) => (row.lateDays > 0 ? 'font-semibold text-broken' : ''),
+        },
+        {
+            id: 'served',
+            head: up ? t('In time') : t('Served by'),
+            width: up ? '110px' : '20%',
+            look: 'pl-3',
+            cell: (row) => (up ? <InTime row={row} /> : <ServedBy row={row} />),
+        },
+    ];
+    const places = new Map(rows.map((row, place) => [row, place]));
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="px-3 py-1.5">
-                            {up ? t('Serves') : t('Needs')}
-                        </th>
-                        <th scope="col" className="w-[22%]">
-                            {t('For')}
-                        </th>
-                        <th scope="col" className="w-[90px] text-right">
-                            {t('Quantity')}
-                        </th>
-                        <th scope="col" className="w-[88px] text-right">
-                            {t('Needed')}
-                        </th>
-                        {!up && (
-                            <th scope="col" className="w-[104px] pl-4">
-                                {t('Cover')}
-                            </th>
-                        )}
-                        <th scope="col" className="w-[88px] text-right">
-                            {t('Expected')}
-                        </th>
-                        <th scope="col" className={`px-3 ${up ? 'w-[110px]' : 'w-[20%]'}`}>
-                            {up ? t('In time') : t('Served by')}
-                        </th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {rows.map((row, place) => (
-                        <tr
-                            key={place}
-                            data-row
-                            tabIndex={0}
-                            aria-level={row.level + 1}
-                            className={`h-8 border-b border-soft -outline-offset-2 last:border-0 hover:bg-act-tint/50 ${row.holdUp ? 'font-semibold' : ''}`}
-                        >
-                            <td
-                                className={`truncate pr-2 ${row.holdUp ? 'border-l-[3px] border-broken' : 'border-l-[3px] border-transparent'}`}
-                                style={{ paddingLeft: 9 + Math.min(row.level, 14) * 14 }}
-                                title={`${row.item} ${row.name}, ${row.site}`}
-                            >
-                                <Link href={itemHref(row.item, row.site)} className="font-bold hover:underline">
-                                    {row.item}
-                                </Link>{' '}
-                                <span className="text-mute">{row.name}</span>
-                                {row.repeated && <span className="ml-1 text-xs text-mute">({t('see above')})</span>}
-                            </td>
-                            <td className="truncate pr-2" title={row.what.label}>
-                                {row.what.href ? (
-                                    <Link href={row.what.href} className="hover:underline">
-                                        {row.what.label}
-                                    </Link>
-                                ) : (
-                                    row.what.label
-                                )}
-                            </td>
-                            <td className="text-right whitespace-nowrap">
-                                {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                            </td>
-                            <td className="text-right whitespace-nowrap">{row.needed ? day(row.needed, plan.planDate) : ''}</td>
-                            {!up && <td className="pl-4">{row.strip && <CoverStrip strip={row.strip} width={84} />}</td>}
-                            <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>
-                                {row.expected ? day(row.expected, plan.planDate) : ''}
-                            </td>
-                            <td className="truncate px-3">{up ? <InTime row={row} /> : <ServedBy row={row} />}</td>
-                        </tr>
-                    ))}
-                </tbody>
-            </table>
-        </div>
+        <DataTable
+            name={up ? 'pegging-up' : 'pegging'}
+            label={up ? t('Up to customers') : t('Down to raw stock')}
+            columns={columns}
+            rows={rows}
+            keyOf={(row) => String(places.get(row) ?? '')}
+            level={(row) => row.level + 1}
+            rowLook={(row) => (row.holdUp ? 'font-semibold' : '')}
+        />
     );
 }
 
 function InTime({ row }: { row: PegRow }) {
     return row.lateDays > 0 ? (
-        <span className="font-semibold text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</span>
+        <span className="font-semibold text-broken">{tn('1 day late', ':n days late', row.lateDays)}</span>
     ) : (
         <span className="text-mute">{t('on time')}</span>
     );
@@ -158,13 +146,7 @@ function ServedBy({ row }: { row: PegRow }) {
     return row.servedBy.map((supply, place) => (
         <span key={place}>
             {place > 0 && ', '}
-            {supply.href ? (
-                <Link href={supply.href} className="hover:underline">
-                    {supply.label}
-                </Link>
-            ) : (
-                supply.label
-            )}
+            <MaybeLink to={supply} />
         </span>
     ));
 }

@@ -6,7 +6,7 @@ import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
-import type { GridRow, PointDetail } from '@/lib/shapes';
+import type { PlanPage, PointDetail } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
@@ -14,20 +14,9 @@ import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { ItemPanel } from '@/pages/parts/ItemPanel';
 import { PlanGrid, type Picked } from '@/pages/parts/PlanGrid';
 
-interface Props {
-    planned: boolean;
-    periods: string[];
-    rows: GridRow[];
-    total: number;
-    inTrouble: number;
-    points: number;
-    suppliers: { code: string; name: string }[];
-    filter: Record<string, string>;
-}
-
 const DEFAULTS = { sort: 'structure', as: 'expected' };
 
-export default function Plan({ planned, periods, rows, total, inTrouble, points, suppliers, filter }: Props) {
+export default function Plan({ planned, periods, rows, total, inTrouble, points, suppliers, filter }: PlanPage) {
     const { plan, site, counts } = useShared();
     const { url } = usePage();
     const [picked, setPicked] = useState<Picked | null>(null);
@@ -39,12 +28,12 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
         <>
             <div className="flex items-start gap-3">
                 <PageHead title={t('Plan')}>
-                    {t('Balance at the end of each period, {trouble} of {points} items in trouble', { trouble: inTrouble, points })}
+                    {t('Balance at the end of each period, :trouble of :points items in trouble', { trouble: inTrouble, points })}
                 </PageHead>
                 <span className="ml-auto flex shrink-0 items-center gap-4">
                     {counts.messages > 0 && (
                         <Link href="/messages" className="font-semibold whitespace-nowrap text-act hover:underline">
-                            {tn('1 message to work through', '{n} messages to work through', counts.messages)}
+                            {tn('1 message to work through', ':n messages to work through', counts.messages)}
                         </Link>
                     )}
                     <ExportLink list="plan" params={filter} />

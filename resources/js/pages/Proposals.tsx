@@ -1,5 +1,5 @@
 import { router } from '@inertiajs/react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { Link } from '@inertiajs/react';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
@@ -9,44 +9,40 @@ import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { day } from '@/lib/format';
-import { freshKey, postJson, Refusal } from '@/lib/http';
-import type { ProposalDetail, ProposalGroup, ProposalRow } from '@/lib/shapes';
+import { freshKey, postJson } from '@/lib/http';
+import type { ProposalDetail, ProposalRow, ProposalsPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { AbsurdDialog } from '@/pages/parts/AbsurdDialog';
+import { type Delays, DelayDialog } from '@/pages/parts/DelayDialog';
 import { ConvertBar } from '@/pages/parts/ConvertBar';
 import { ProposalPanel } from '@/pages/parts/ProposalPanel';
 import { ProposalTable, type Edit } from '@/pages/parts/ProposalTable';
-
-interface Props {
-    run: number | null;
-    groups: ProposalGroup[];
-    total: number;
-    shown: number;
-    passed: number;
-    today: number;
-    until: string | null;
-    filter: Record<string, string>;
-}
+import { CONVERT_RIGHTS } from '@/lib/words';
+import { useCommand } from '@/lib/useCommand';
 
 interface Made {
     orders: { code: string; kind: string; title: string; what: string; href: string }[];
     message: string;
 }
 
-export const CONVERT: Record<string, string> = { buy: 'convert purchases', make: 'convert production', transfer: 'convert transfers' };
+/** What the person has said to a conversion: the quantities are meant, it may delay others, and what is taken along. */
+interface Conversion {
+    sure?: boolean;
+    agreed?: boolean;
+    along?: number[];
+}
 
-export default function Proposals({ run, groups, total, shown, passed, today, until, filter }: Props) {
+export default function Proposals({ run, groups, total, shown, passed, today, until, filter }: ProposalsPage) {
     const { plan, user } = useShared();
     const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
     const [edits, setEdits] = useState<ReadonlyMap<number, Edit>>(new Map());
     const [open, setOpen] = useState<number | null>(filter.open ? Number(filter.open) : null);
     const [key, setKey] = useState(freshKey);
-    const [busy, setBusy] = useState(false);
-    const [made, setMade] = useState<Made | null>(null);
-    const [trouble, setTrouble] = useState<string | null>(null);
     const [absurd, setAbsurd] = useState<string[] | null>(null);
+    const [meant, setMeant] = useState(false);
+    const [delays, setDelays] = useState<Delays | null>(null);
     const change = (changes: Record<string, string>) =>
         refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier', until: 'week' });
     const rows = useMemo(() => new Map(groups.flatMap((group) => group.rows).map((row) => [row.number, row])), [groups]);
@@ -55,44 +51,49 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
         [picked, rows],
     );
     const mayConvert = useCallback(
-        (row: ProposalRow) => plan.study === null && user.can.includes(CONVERT[row.kind] ?? ''),
+        (row: ProposalRow) => plan.study === null && user.can.includes(CONVERT_RIGHTS[row.kind]),
         [user.can, plan.study],
     );
     const { data, trouble: panelTrouble } = useLoaded<ProposalDetail>(open === null ? null : `/proposals/${open}`, plan.id);
 
-    const convert = useCallback(
-        (sure: boolean) => {
-            if (busy || chosen.length === 0 || run === null) {
-                return;
-            }
-            setBusy(true);
-            setAbsurd(null);
-            const lines = chosen.map((row) => ({ number: row.number, ...edits.get(row.number) }));
-            postJson<Made>('/proposals/convert', { run, key, sure, lines })
-                .then((answer) => {
-                    setMade(answer);
-                    setTrouble(null);
-                    setPicked(new Set());
-                    setEdits(new Map());
-                    setKey(freshKey());
-                    router.reload();
-                })
-                .catch((cause: unknown) => {
-                    if (cause instanceof Refusal && cause.reason === 'absurd') {
-                        setAbsurd((cause.details.lines as string[] | undefined) ?? []);
-                        return;
-                    }
-                    setMade(null);
-                    setTrouble(cause instanceof Refusal ? cause.message : String(cause));
-                    if (cause instanceof Refusal && ['converted', 'stale'].includes(cause.reason)) {
-                        setPicked(new Set());
-                        router.reload();
-                    }
-                })
-                .finally(() => setBusy(false));
+    const conversion = useCommand(
+        ({ sure = false, agreed = false, along = [] }: Conversion) => {
+            const numbers = new Set([...chosen.map((row) => row.number), ...along]);
+            const lines = [...numbers].map((number) => ({ number, ...edits.get(number) }));
+            return postJson<Made>('/proposals/convert', { run, key, sure, agreed, lines });
         },
-        [busy, chosen, run, key, edits],
+        () => {
+            setPicked(new Set());
+            setEdits(new Map());
+            setKey(freshKey());
+            router.reload();
+        },
+        ({ reason, details }, { sure = false }) => {
+            if (reason === 'absurd') {
+                setAbsurd((details.lines as string[] | undefined) ?? []);
+                return true;
+            }
+            if (reason === 'delays') {
+                setDelays(details as unknown as Delays);
+                setMeant(sure); // whoever is asked about delays has already said that the quantities are meant
+                return true;
+            }
+            if (reason === 'converted' || reason === 'stale') {
+                setPicked(new Set());
+                router.reload();
+            }
+            return false;
+        },
     );
+    const { answer: made, trouble, busy } = conversion;
+    const convert = (wish: Conversion = {}) => {
+        if (chosen.length > 0 && run !== null) {
+            setAbsurd(null);
+            setDelays(null);
+            conversion.send(wish);
+        }
+    };
+    const byKey = useEffectEvent(() => convert());
 
     useEffect(() => {
         const onKey = (event: globalThis.KeyboardEvent) => {
@@ -102,15 +103,16 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                 !event.ctrlKey &&
                 !event.metaKey &&
                 !event.altKey &&
+                !target.closest('[role=dialog]') &&
                 !target.matches('input:not([type=checkbox]), select, textarea')
             ) {
                 event.preventDefault();
-                convert(false);
+                byKey();
             }
         };
         window.addEventListener('keydown', onKey);
         return () => window.removeEventListener('keydown', onKey);
-    }, [convert]);
+    }, []);
 
     const pick = (numbers: number[], on: boolean) => {
         const next = new Set(picked);
@@ -132,7 +134,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     return (
         <>
             <PageHead title={t('Proposals')}>
-                {t('{total} open, {passed} past their date to start, {today} to order or start today', {
+                {t(':total open, :passed past their date to start, :today to order or start today', {
                     total: total.toLocaleString('en'),
                     passed,
                     today,
@@ -156,7 +158,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                     choices={[
                         {
                             value: 'week',
-                            label: until && filter.until === 'week' ? t('This week, to {day}', { day: day(until) }) : t('This week'),
+                            label: until && filter.until === 'week' ? t('This week, to :day', { day: day(until) }) : t('This week'),
                         },
                         { value: 'today', label: t('Today or before') },
                         { value: 'fortnight', label: t('Two weeks') },
@@ -169,7 +171,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                 <FindBox label={t('Find an item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
             {made && (
-                <Notice tone="done" onClose={() => setMade(null)}>
+                <Notice tone="done" onClose={conversion.clear}>
                     <p className="font-semibold">{made.message}</p>
                     <ul className="text-sm">
                         {made.orders.map((order) => (
@@ -184,7 +186,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                 </Notice>
             )}
             {trouble && (
-                <Notice tone="broken" onClose={() => setTrouble(null)}>
+                <Notice tone="broken" onClose={conversion.clear}>
                     {trouble}
                 </Notice>
             )}
@@ -194,7 +196,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
             {run !== null && groups.length === 0 && (
                 <Empty title={t('No proposal is due')}>
                     {total > 0
-                        ? t('{n} more start later. Choose a longer time to see them.', { n: total })
+                        ? t(':n more start later. Choose a longer time to see them.', { n: total })
                         : t('Everything that is needed is on order.')}
                 </Empty>
             )}
@@ -213,13 +215,21 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
             )}
             {shown > rows.size && (
                 <p className="mt-2 text-mute">
-                    {t('{n} more are not shown. Narrow the list by time, site or item.', { n: shown - rows.size })}
+                    {t(':n more are not shown. Narrow the list by time, site or item.', { n: shown - rows.size })}
                 </p>
             )}
             {chosen.length > 0 && (
-                <ConvertBar rows={chosen} edits={edits} busy={busy} onConvert={() => convert(false)} onClear={() => setPicked(new Set())} />
+                <ConvertBar rows={chosen} edits={edits} busy={busy} onConvert={() => convert()} onClear={() => setPicked(new Set())} />
             )}
-            {absurd && <AbsurdDialog lines={absurd} onSure={() => convert(true)} onBack={() => setAbsurd(null)} />}
+            {absurd && <AbsurdDialog lines={absurd} onSure={() => convert({ sure: true })} onBack={() => setAbsurd(null)} />}
+            {delays && (
+                <DelayDialog
+                    delays={delays}
+                    onAlong={() => convert({ sure: meant, agreed: delays.left > 0, along: delays.along.map((row) => row.number) })}
+                    onSure={() => convert({ sure: meant, agreed: true })}
+                    onBack={() => setDelays(null)}
+                />
+            )}
             {open !== null && (
                 <Inspector label={t('Proposal')}>
                     {panelTrouble && <p className="text-mute">{panelTrouble}</p>}
@@ -235,7 +245,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                 </Inspector>
             )}
             <p className="sr-only" aria-live="polite">
-                {chosen.length > 0 ? tn('1 proposal picked', '{n} proposals picked', chosen.length) : ''}
+                {chosen.length > 0 ? tn('1 proposal picked', ':n proposals picked', chosen.length) : ''}
             </p>
         </>
     );

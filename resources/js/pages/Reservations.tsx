@@ -7,30 +7,21 @@ import { MaybeLink } from '@/components/MaybeLink';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
-import { SavedViews, type SavedView } from '@/components/SavedViews';
+import { SavedViews } from '@/components/SavedViews';
 import { day, qty } from '@/lib/format';
-import { freshKey, postJson, Refusal } from '@/lib/http';
-import type { HeldOrder, HeldRow } from '@/lib/shapes';
+import { freshKey, postJson } from '@/lib/http';
+import type { HeldOrder, HeldRow, HoldStatus, ReservationsPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
-import { t, tn } from '@/lib/t';
-import { moveAmongRows } from '@/lib/useRowKeys';
-
-interface Props {
-    filter: Record<string, string>;
-    orders: HeldOrder[];
-    held: HeldRow[];
-    views: SavedView[];
-}
+import { type Sentence, t, tn } from '@/lib/t';
+import { type DataColumn, DataTable } from '@/components/DataTable';
+import { useCommand } from '@/lib/useCommand';
 
 const DEFAULTS = { view: 'orders' };
 
 /** What is held for whom: by order how far it is complete, and each hold by itself. Written at once; nothing is held twice. */
-export default function Reservations({ filter, orders, held, views }: Props) {
+export default function Reservations({ filter, orders, held, views }: ReservationsPage) {
     const { plan, user } = useShared();
     const [ticked, setTicked] = useState<Set<string>>(new Set());
-    const [done, setDone] = useState<string | null>(null);
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const [busy, setBusy] = useState(false);
     const may = user.can.includes('hold supply');
     const text = (filter.q ?? '').toLowerCase();
     const has = (...parts: string[]) => text === '' || parts.some((part) => part.toLowerCase().includes(text));
@@ -42,33 +33,24 @@ export default function Reservations({ filter, orders, held, views }: Props) {
     );
     const rows = held.filter((row) => has(row.consumer.label, row.item, row.name, row.from));
     const change = (changes: Record<string, string>) => refilter('/reservations', filter, changes, DEFAULTS);
-    const send = (url: string, body: Record<string, unknown>) => {
-        setBusy(true);
-        void postJson<{ message: string }>(url, { ...body, key: freshKey() })
-            .then(({ message }) => {
-                setDone(message);
-                setTrouble(null);
-                setTicked(new Set());
-                router.reload();
-            })
-            .catch((cause: unknown) => {
-                setDone(null);
-                setTrouble(cause instanceof Refusal ? cause.message : String(cause));
-            })
-            .finally(() => setBusy(false));
-    };
-    const toggle = (reference: string) =>
+    const write = useCommand(
+        ({ url, body }: { url: string; body: Record<string, unknown> }) => postJson<{ message: string }>(url, { ...body, key: freshKey() }),
+        () => {
+            setTicked(new Set());
+            router.reload();
+        },
+    );
+    const send = (url: string, body: Record<string, unknown>) => write.send({ url, body });
+    const pick = (some: HeldOrder[], on: boolean) =>
         setTicked((old) => {
             const next = new Set(old);
-            if (!next.delete(reference)) {
-                next.add(reference);
-            }
+            some.forEach(({ reference }) => (on ? next.add(reference) : next.delete(reference)));
             return next;
         });
     return (
         <>
             <PageHead title={t('Reservations')}>
-                {t('{n} orders and sales lines, {held} holds', { n: orders.length, held: held.length })}
+                {t(':n orders and sales lines, :held holds', { n: orders.length, held: held.length })}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
@@ -102,22 +84,22 @@ export default function Reservations({ filter, orders, held, views }: Props) {
                 {may && filter.view !== 'held' && (
                     <Button
                         look="act"
-                        disabled={ticked.size === 0 || busy}
+                        disabled={ticked.size === 0 || write.busy}
                         onClick={() => send('/reservations/hold-for', { references: [...ticked] })}
                     >
-                        {tn('Check and hold for {n}', 'Check and hold for {n}', ticked.size)}
+                        {tn('Check and hold for :n', 'Check and hold for :n', ticked.size)}
                     </Button>
                 )}
                 <FindBox label={t('Find order, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
-            {done && (
-                <Notice tone="done" onClose={() => setDone(null)}>
-                    {done}
+            {write.answer && (
+                <Notice tone="done" onClose={write.clear}>
+                    {write.answer.message}
                 </Notice>
             )}
-            {trouble && (
-                <Notice tone="broken" onClose={() => setTrouble(null)}>
-                    {trouble}
+            {write.trouble && (
+                <Notice tone="broken" onClose={write.clear}>
+                    {write.trouble}
                 </Notice>
             )}
             {filter.view === 'held' ? (
@@ -126,18 +108,18 @@ export default function Reservations({ filter, orders, held, views }: Props) {
                         {t('Tick orders and hold for them what is there; or hold by hand from a shortage.')}
                     </Empty>
                 ) : (
-                    <HeldTable rows={rows} today={plan.planDate} may={may && !busy} onSend={send} />
+                    <HeldTable rows={rows} today={plan.planDate} may={may && !write.busy} onSend={send} />
                 )
             ) : shown.length === 0 ? (
                 <Empty title={t('No order fits')}>{t('Take a filter away.')}</Empty>
             ) : (
-                <OrderTable orders={shown} today={plan.planDate} ticked={ticked} may={may} onToggle={toggle} onAll={setTicked} />
+                <OrderTable orders={shown} today={plan.planDate} ticked={ticked} may={may} onPick={pick} />
             )}
         </>
     );
 }
 
-const STATUS: Record<string, { label: string; look: string }> = {
+const STATUS: Record<HoldStatus, { label: Sentence; look: string }> = {
     complete: { label: 'complete', look: 'font-semibold text-act' },
     partly: { label: 'partly', look: 'font-semibold text-look-ink' },
     none: { label: 'not held', look: 'text-mute' },
@@ -148,91 +130,71 @@ interface OrderTableProps {
     today: string;
     ticked: Set<string>;
     may: boolean;
-    onToggle: (reference: string) => void;
-    onAll: (ticked: Set<string>) => void;
+    onPick: (orders: HeldOrder[], on: boolean) => void;
 }
 
-function OrderTable({ orders, today, ticked, may, onToggle, onAll }: OrderTableProps) {
-    const all = orders.length > 0 && orders.every((order) => ticked.has(order.reference));
+function OrderTable({ orders, today, ticked, may, onPick }: OrderTableProps) {
+    const columns: DataColumn<HeldOrder>[] = [
+        {
+            id: 'for',
+            head: t('For'),
+            width: '210px',
+            sort: (order) => order.subject.label,
+            title: (order) => order.subject.label,
+            cell: (order) => <MaybeLink to={order.subject} className="font-semibold hover:underline" />,
+        },
+        {
+            id: 'item',
+            head: t('Item'),
+            sort: (order) => order.item,
+            cell: (order) => (
+                <>
+                    {order.item} <span className="text-mute">{order.name}</span>
+                </>
+            ),
+        },
+        { id: 'due', head: t('Due'), width: '92px', right: true, sort: (order) => order.due, cell: (order) => day(order.due, today) },
+        {
+            id: 'held',
+            head: t('Held'),
+            width: '130px',
+            right: true,
+            cell: (order) =>
+                order.wanted
+                    ? t(':n of :all', { n: qty(order.kept), all: qty(order.wanted) })
+                    : t(':n of :all parts', { n: order.complete, all: order.needs }),
+        },
+        {
+            id: 'state',
+            head: t('State'),
+            width: '110px',
+            look: 'pl-5',
+            cell: (order) => <span className={STATUS[order.status].look}>{t(STATUS[order.status].label)}</span>,
+        },
+        {
+            id: 'there',
+            head: t('There in time'),
+            width: '140px',
+            cell: (order) => (order.available ? t('yes, all of it') : t('not all of it')),
+            cellLook: (order) => (order.available ? 'text-act' : 'text-broken'),
+        },
+    ];
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="w-9 px-3 py-1.5">
-                            {may && (
-                                <input
-                                    type="checkbox"
-                                    aria-label={t('Tick all')}
-                                    checked={all}
-                                    onChange={() => onAll(all ? new Set() : new Set(orders.map((order) => order.reference)))}
-                                />
-                            )}
-                        </th>
-                        <th scope="col" className="w-[210px]">
-                            {t('For')}
-                        </th>
-                        <th scope="col">{t('Item')}</th>
-                        <th scope="col" className="w-[92px] text-right">
-                            {t('Due')}
-                        </th>
-                        <th scope="col" className="w-[130px] text-right">
-                            {t('Held')}
-                        </th>
-                        <th scope="col" className="w-[110px] pl-6">
-                            {t('State')}
-                        </th>
-                        <th scope="col" className="w-[140px] px-3">
-                            {t('There in time')}
-                        </th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {orders.map((order) => (
-                        <tr
-                            key={order.reference}
-                            data-row
-                            tabIndex={0}
-                            onKeyDown={(event) => {
-                                if (event.key === ' ' && event.target === event.currentTarget && may) {
-                                    event.preventDefault();
-                                    onToggle(order.reference);
-                                }
-                            }}
-                            className={`h-8 border-b border-soft -outline-offset-2 last:border-0 ${ticked.has(order.reference) ? 'bg-act-tint' : ''}`}
-                        >
-                            <td className="px-3">
-                                {may && (
-                                    <input
-                                        type="checkbox"
-                                        tabIndex={-1}
-                                        aria-label={t('Tick {what}', { what: order.subject.label })}
-                                        checked={ticked.has(order.reference)}
-                                        onChange={() => onToggle(order.reference)}
-                                    />
-                                )}
-                            </td>
-                            <td className="truncate pr-2" title={order.subject.label}>
-                                <MaybeLink to={order.subject} className="font-semibold hover:underline" tabIndex={-1} />
-                            </td>
-                            <td className="truncate">
-                                {order.item} <span className="text-mute">{order.name}</span>
-                            </td>
-                            <td className="text-right whitespace-nowrap">{day(order.due, today)}</td>
-                            <td className="text-right whitespace-nowrap">
-                                {order.wanted
-                                    ? t('{n} of {all}', { n: qty(order.kept), all: qty(order.wanted) })
-                                    : t('{n} of {all} parts', { n: order.complete, all: order.needs })}
-                            </td>
-                            <td className={`pl-6 ${STATUS[order.status]?.look ?? ''}`}>{t(STATUS[order.status]?.label ?? '')}</td>
-                            <td className={`px-3 ${order.available ? 'text-act' : 'text-broken'}`}>
-                                {order.available ? t('yes, all of it') : t('not all of it')}
-                            </td>
-                        </tr>
-                    ))}
-                </tbody>
-            </table>
-        </div>
+        <DataTable
+            name="reservations"
+            label={t('Reservations')}
+            columns={columns}
+            rows={orders}
+            keyOf={(order) => order.reference}
+            rowLook={(order) => (ticked.has(order.reference) ? '!bg-act-tint' : '')}
+            ticks={{
+                picked: (order) => ticked.has(order.reference),
+                may: () => may,
+                label: (order) => t('Tick :what', { what: order.subject.label }),
+                all: t('Tick all'),
+                onPick,
+            }}
+        />
     );
 }
 
@@ -246,111 +208,128 @@ interface HeldTableProps {
 function HeldTable({ rows, today, may, onSend }: HeldTableProps) {
     const [giving, setGiving] = useState<string | null>(null);
     const [other, setOther] = useState('');
-    return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="px-3 py-1.5">
-                            {t('Item')}
-                        </th>
-                        <th scope="col" className="w-[90px] text-right">
-                            {t('Held')}
-                        </th>
-                        <th scope="col" className="w-[170px] pl-6">
-                            {t('Of')}
-                        </th>
-                        <th scope="col" className="w-[92px] text-right">
-                            {t('There')}
-                        </th>
-                        <th scope="col" className="w-[190px] pl-6">
-                            {t('For')}
-                        </th>
-                        <th scope="col" className="w-[92px] text-right">
-                            {t('Needed')}
-                        </th>
-                        <th scope="col" className="w-[190px] px-3 text-right" aria-label={t('What to do')} />
-                    </tr>
-                </thead>
-                <tbody>
-                    {rows.map((row) => {
-                        const key = `${row.demand} ${row.supply}`;
-                        return (
-                            <tr key={key} data-row tabIndex={0} className="h-8 border-b border-soft -outline-offset-2 last:border-0">
-                                <td className="truncate px-3">
-                                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
-                                </td>
-                                <td className="text-right whitespace-nowrap">
-                                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                                </td>
-                                <td className="truncate pl-6">{row.from}</td>
-                                <td className="text-right whitespace-nowrap">{row.arrives ? day(row.arrives, today) : ''}</td>
-                                <td className="truncate pl-6" title={row.consumer.label}>
-                                    <MaybeLink to={row.consumer} />
-                                </td>
-                                <td className="text-right whitespace-nowrap">{row.due ? day(row.due, today) : ''}</td>
-                                <td className="px-3 text-right whitespace-nowrap">
-                                    {may && giving !== key && (
-                                        <>
-                                            <button
-                                                type="button"
-                                                className="font-semibold text-act hover:underline"
-                                                onClick={() => {
-                                                    setGiving(key);
-                                                    setOther('');
-                                                }}
-                                            >
-                                                {t('For another')}
-                                            </button>
-                                            <button
-                                                type="button"
-                                                className="ml-3 font-semibold text-act hover:underline"
-                                                aria-label={t('Free {item} from {what}', { item: row.item, what: row.consumer.label })}
-                                                onClick={() => onSend('/reservations/free', { demand: row.demand, supply: row.supply })}
-                                            >
-                                                {t('Free')}
-                                            </button>
-                                        </>
-                                    )}
-                                    {giving === key && (
-                                        <form
-                                            className="flex justify-end gap-1"
-                                            onSubmit={(event) => {
-                                                event.preventDefault();
-                                                setGiving(null);
-                                                onSend('/reservations/give', {
-                                                    demand: row.demand,
-                                                    supply: row.supply,
-                                                    other,
-                                                    qty: row.qty,
-                                                });
-                                            }}
-                                        >
-                                            <select
-                                                required
-                                                aria-label={t('For which other')}
-                                                value={other}
-                                                onChange={(event) => setOther(event.target.value)}
-                                                className="h-[26px] w-28 rounded border border-line bg-surface text-sm"
-                                            >
-                                                <option value="">{t('For which?')}</option>
-                                                {row.others.map((one) => (
-                                                    <option key={one.of} value={one.of}>
-                                                        {one.label}, {one.note}
-                                                    </option>
-                                                ))}
-                                            </select>
-                                            <Button type="submit" className="!h-[26px]">
-                                                {t('Hold')}
-                                            </Button>
-                                        </form>
-                                    )}
-                                </td>
-                            </tr>
-                        );
-                    })}
-                </tbody>
-            </table>
-        </div>
-    );
+    const columns: DataColumn<HeldRow>[] = [
+        {
+            id: 'item',
+            head: t('Item'),
+            sort: (row) => row.item,
+            cell: (row) => (
+                <>
+                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
+                </>
+            ),
+        },
+        {
+            id: 'held',
+            head: t('Held'),
+            width: '90px',
+            right: true,
+            cell: (row) => (
+                <>
+                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
+                </>
+            ),
+        },
+        {
+            id: 'of',
+            head: t('Of'),
+            width: '170px',
+            look: 'pl-5',
+            sort: (row) => row.from,
+            title: (row) => row.from,
+            cell: (row) => row.from,
+        },
+        { id: 'there', head: t('There'), width: '92px', right: true, cell: (row) => (row.arrives ? day(row.arrives, today) : '') },
+        {
+            id: 'for',
+            head: t('For'),
+            width: '190px',
+            look: 'pl-5',
+            sort: (row) => row.consumer.label,
+            title: (row) => row.consumer.label,
+            cell: (row) => <MaybeLink to={row.consumer} />,
+        },
+        {
+            id: 'needed',
+            head: t('Needed'),
+            width: '92px',
+            right: true,
+            sort: (row) => row.due ?? '',
+            cell: (row) => (row.due ? day(row.due, today) : ''),
+        },
+        {
+            id: 'do',
+            head: '',
+            about: t('What to do'),
+            width: '200px',
+            right: true,
+            cell: (row) => {
+                const key = keyOf(row);
+                return (
+                    <>
+                        {may && giving !== key && (
+                            <>
+                                <button
+                                    type="button"
+                                    className="font-semibold text-act hover:underline"
+                                    onClick={() => {
+                                        setGiving(key);
+                                        setOther('');
+                                    }}
+                                >
+                                    {t('For another')}
+                                </button>
+                                <button
+                                    type="button"
+                                    className="ml-3 font-semibold text-act hover:underline"
+                                    aria-label={t('Free :item from :what', { item: row.item, what: row.consumer.label })}
+                                    onClick={() => onSend('/reservations/free', { demand: row.demand, supply: row.supply })}
+                                >
+                                    {t('Free')}
+                                </button>
+                            </>
+                        )}
+                        {giving === key && (
+                            <form
+                                className="flex justify-end gap-1"
+                                onSubmit={(event) => {
+                                    event.preventDefault();
+                                    setGiving(null);
+                                    onSend('/reservations/give', {
+                                        demand: row.demand,
+                                        supply: row.supply,
+                                        other,
+                                        qty: row.qty,
+                                    });
+                                }}
+                            >
+                                <select
+                                    required
+                                    aria-label={t('For which other')}
+                                    value={other}
+                                    onChange={(event) => setOther(event.target.value)}
+                                    className="h-[26px] w-28 rounded border border-line bg-surface text-sm"
+                                >
+                                    <option value="">{t('For which?')}</option>
+                                    {row.others.map((one) => (
+                                        <option key={one.of} value={one.of}>
+                                            {one.label}, {one.note}
+                                        </option>
+                                    ))}
+                                </select>
+                                <Button type="submit" className="!h-[26px]">
+                                    {t('Hold')}
+                                </Button>
+                            </form>
+                        )}
+                    </>
+                );
+            },
+        },
+    ];
+    return <DataTable name="held" label={t('What is held')} columns={columns} rows={rows} keyOf={keyOf} />;
+}
+
+function keyOf(row: HeldRow): string {
+    return `${row.demand} ${row.supply}`;
 }

@@ -1,5 +1,5 @@
 import { Link } from '@inertiajs/react';
-import { useEffect, useMemo, useState, type KeyboardEvent } from 'react';
+import { useMemo, useState, type KeyboardEvent } from 'react';
 import { Button } from '@/components/Button';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
@@ -7,26 +7,19 @@ import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
-import { SavedViews, type SavedView } from '@/components/SavedViews';
+import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { day, daysBetween, inDays, qty } from '@/lib/format';
-import type { ShortageRow } from '@/lib/shapes';
+import type { NeedState, ShortageRow, ShortagesPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { fits, grouped, type Group } from '@/lib/shortageGroups';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
-import { moveAmongRows } from '@/lib/useRowKeys';
 import { ResolvePanel } from '@/pages/parts/ResolvePanel';
 import { ShortagePanel } from '@/pages/parts/ShortagePanel';
-import { NEED_STATES } from '@/pages/parts/words';
-
-interface Props {
-    filter: Record<string, string>;
-    planned: boolean;
-    open: string;
-    views: SavedView[];
-}
+import { NEED_STATES } from '@/lib/words';
+import { type DataColumn, DataTable } from '@/components/DataTable';
 
 interface Loaded {
     rows: ShortageRow[];
@@ -38,10 +31,10 @@ interface Loaded {
 
 const DEFAULTS = { days: '14', by: 'component', unsent: '1' };
 
-const BARS: Record<string, string> = { waiting: 'bg-broken', passed: 'bg-look', order_now: 'bg-order', covered: 'bg-stock' };
+const BARS: Record<NeedState, string> = { waiting: 'bg-broken', passed: 'bg-look', order_now: 'bg-order', covered: 'bg-stock' };
 
 /** What will not be covered in time within a window, and the way out of each. With the person's draft, if there is one. */
-export default function Shortages({ filter, planned, open: first, views }: Props) {
+export default function Shortages({ filter, planned, open: first, views }: ShortagesPage) {
     const draft = useDraft();
     const { plan, site } = useShared();
     const [open, setOpen] = useState<string | null>(first || null);
@@ -56,11 +49,9 @@ export default function Shortages({ filter, planned, open: first, views }: Props
     const rows = useMemo(() => (data?.rows ?? []).filter((row) => fits(row, filter)), [data, filter]);
     const opened = data?.rows.find((row) => row.identity === open) ?? null;
 
-    useEffect(() => {
-        if (opened) {
-            setKept(opened);
-        }
-    }, [opened]);
+    if (opened && opened !== kept) {
+        setKept(opened); // what is covered leaves the list, but not the panel
+    }
 
     const shown = opened ?? (kept?.identity === open ? kept : null);
     const largest = Math.max(1, ...Object.values(data?.counts ?? {}));
@@ -69,7 +60,7 @@ export default function Shortages({ filter, planned, open: first, views }: Props
             <div className="flex items-start gap-3">
                 <PageHead title={t('Shortages')}>
                     {data &&
-                        t('Needed to {day}: {components} components of {orders} orders and proposals', {
+                        t('Needed to :day: :components components of :orders orders and proposals', {
                             day: day(data.until, plan.planDate),
                             components: data.components,
                             orders: data.orders,
@@ -85,7 +76,7 @@ export default function Shortages({ filter, planned, open: first, views }: Props
                 </span>
             </div>
             <div role="group" aria-label={t('By what it needs')} className="mb-2.5 grid grid-cols-4 gap-2">
-                {Object.entries(NEED_STATES).map(([state, label]) => {
+                {(Object.keys(NEED_STATES) as NeedState[]).map((state) => {
                     const count = data?.counts[state] ?? 0;
                     const on = filter.state === state;
                     return (
@@ -100,7 +91,7 @@ export default function Shortages({ filter, planned, open: first, views }: Props
                                 <strong className={`text-lg ${state === 'waiting' && count > 0 ? 'text-broken' : ''}`}>
                                     {data ? count : '…'}
                                 </strong>
-                                <span>{t(label)}</span>
+                                <span>{t(NEED_STATES[state])}</span>
                             </span>
                             <span className="mt-1 block h-1.5 w-full bg-soft" aria-hidden>
                                 <span className={`block h-full ${BARS[state]} min-w-px`} style={{ width: `${(count / largest) * 100}%` }} />
@@ -204,95 +195,80 @@ function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
             document.querySelector<HTMLButtonElement>(`[data-remedy="${event.key}"]`)?.click();
         }
     };
+    const columns: DataColumn<ShortageRow>[] = [
+        {
+            id: 'item',
+            head: t('Component'),
+            title: (row) => `${row.item} ${row.name}`,
+            cell: (row) => (
+                <>
+                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
+                </>
+            ),
+        },
+        {
+            id: 'for',
+            head: t('For'),
+            width: narrow ? '118px' : '150px',
+            title: (row) => row.consumer.label,
+            cell: (row) => row.consumer.label,
+        },
+        {
+            id: 'short',
+            head: t('Short of'),
+            width: '112px',
+            right: true,
+            cell: (row) => (
+                <>
+                    <strong>{qty(row.short)}</strong>{' '}
+                    <span className="text-mute">
+                        / {qty(row.qty)} {row.unit}
+                    </span>
+                </>
+            ),
+        },
+        { id: 'cover', head: t('Cover'), width: '104px', look: 'pl-3', cell: (row) => <CoverStrip strip={row.strip} /> },
+        { id: 'needed', head: t('Needed'), width: '88px', right: true, cell: (row) => day(row.date, today) },
+        {
+            id: 'by',
+            head: t('Order by'),
+            width: '88px',
+            right: true,
+            wide: true,
+            cell: (row) => (row.orderBy ? day(row.orderBy, today) : <span className="text-mute">{t('ordered')}</span>),
+        },
+        { id: 'state', head: t('State'), width: '108px', look: 'pl-3', cell: (row) => <State row={row} today={today} /> },
+        {
+            id: 'hits',
+            head: t('Hits'),
+            width: '136px',
+            wide: true,
+            title: (row) => row.hits.join(', '),
+            cell: (row) => (row.hits.length > 1 ? tn(':n customer', ':n customers', row.hits.length) : row.hits[0]),
+        },
+    ];
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows} aria-busy={loading}>
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="px-3 py-1.5">
-                            {t('Component')}
-                        </th>
-                        <th scope="col" className={narrow ? 'w-[118px]' : 'w-[150px]'}>
-                            {t('For')}
-                        </th>
-                        <th scope="col" className="w-[110px] text-right">
-                            {t('Short of')}
-                        </th>
-                        <th scope="col" className="w-[104px] pl-4">
-                            {t('Cover')}
-                        </th>
-                        <th scope="col" className="w-[84px] text-right">
-                            {t('Needed')}
-                        </th>
-                        {!narrow && (
-                            <th scope="col" className="w-[84px] text-right">
-                                {t('Order by')}
-                            </th>
-                        )}
-                        <th scope="col" className="w-[104px] pl-4">
-                            {t('State')}
-                        </th>
-                        {!narrow && (
-                            <th scope="col" className="w-[136px] px-3">
-                                {t('Hits')}
-                            </th>
-                        )}
-                    </tr>
-                </thead>
-                {groups.map((group) => (
-                    <tbody key={group.key}>
-                        <tr className="border-b border-soft bg-sunk">
-                            <th scope="rowgroup" colSpan={narrow ? 6 : 8} className="px-3 py-1 text-left font-bold">
-                                <span className="inline-block first-letter:uppercase">{group.label}</span>{' '}
-                                <span className="font-normal text-mute">{group.rows.length}</span>
-                            </th>
-                        </tr>
-                        {group.rows.map((row) => (
-                            <tr
-                                key={`${group.key} ${row.identity}`}
-                                data-row
-                                tabIndex={0}
-                                aria-selected={open === row.identity}
-                                onClick={() => onOpen(row.identity)}
-                                onFocus={(event) => event.target === event.currentTarget && onOpen(row.identity)}
-                                onKeyDown={onKey}
-                                className={`h-8 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === row.identity ? 'bg-act-tint' : 'hover:bg-act-tint/50'} ${row.accepted ? 'text-mute' : ''}`}
-                            >
-                                <td className="truncate px-3" title={`${row.item} ${row.name}`}>
-                                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
-                                </td>
-                                <td className="truncate pr-2" title={row.consumer.label}>
-                                    {row.consumer.label}
-                                </td>
-                                <td className="text-right whitespace-nowrap">
-                                    <strong>{qty(row.short)}</strong>{' '}
-                                    <span className="text-mute">
-                                        / {qty(row.qty)} {row.unit}
-                                    </span>
-                                </td>
-                                <td className="pl-4">
-                                    <CoverStrip strip={row.strip} />
-                                </td>
-                                <td className="text-right whitespace-nowrap">{day(row.date, today)}</td>
-                                {!narrow && (
-                                    <td className="text-right whitespace-nowrap">
-                                        {row.orderBy ? day(row.orderBy, today) : <span className="text-mute">{t('ordered')}</span>}
-                                    </td>
-                                )}
-                                <td className="truncate pl-4 whitespace-nowrap">
-                                    <State row={row} today={today} />
-                                </td>
-                                {!narrow && (
-                                    <td className="truncate px-3" title={row.hits.join(', ')}>
-                                        {row.hits.length > 1 ? tn('{n} customer', '{n} customers', row.hits.length) : row.hits[0]}
-                                    </td>
-                                )}
-                            </tr>
-                        ))}
-                    </tbody>
-                ))}
-            </table>
-        </div>
+        <DataTable
+            name="shortages"
+            label={t('Shortages')}
+            columns={columns}
+            groups={groups.map((group) => ({
+                ...group,
+                label: (
+                    <>
+                        <span className="inline-block first-letter:uppercase">{group.label}</span>{' '}
+                        <span className="font-normal text-mute">{group.rows.length}</span>
+                    </>
+                ),
+            }))}
+            keyOf={(row) => row.identity}
+            open={open}
+            onOpen={(row) => onOpen(row.identity)}
+            onKey={onKey}
+            narrow={narrow}
+            busy={loading}
+            rowLook={(row) => (row.accepted ? 'text-mute' : '')}
+        />
     );
 }
 
@@ -302,13 +278,13 @@ function State({ row, today }: { row: ShortageRow; today: string }) {
         return <span title={row.accepted}>{t('accepted')}</span>;
     }
     if (row.lateDays > 0) {
-        return <strong className="text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</strong>;
+        return <strong className="text-broken">{tn('1 day late', ':n days late', row.lateDays)}</strong>;
     }
     if (row.daysPast > 0) {
-        return <strong className="text-look-ink">{tn('1 day past', '{n} days past', row.daysPast)}</strong>;
+        return <strong className="text-look-ink">{tn('1 day past', ':n days past', row.daysPast)}</strong>;
     }
     if (row.state === 'covered') {
         return <span className="text-mute">{t('in time')}</span>;
     }
-    return row.orderBy ? <span>{t('order {when}', { when: inDays(daysBetween(today, row.orderBy)) })}</span> : <span>{t('not sent')}</span>;
+    return row.orderBy ? <span>{t('order :when', { when: inDays(daysBetween(today, row.orderBy)) })}</span> : <span>{t('not sent')}</span>;
 }

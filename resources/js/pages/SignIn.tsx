@@ -1,3 +1,4 @@
+import type { SignInPage } from '@/lib/shapes';
 import { Head, useForm } from '@inertiajs/react';
 import type { ReactNode } from 'react';
 import { Button } from '@/components/Button';
@@ -11,7 +12,7 @@ interface Account {
     password: string;
 }
 
-export default function SignIn({ demo }: { demo: Account[] }) {
+export default function SignIn({ demo }: SignInPage) {
     const form = useForm({ email: '', password: '' });
     return (
         <div className="flex min-h-screen items-center justify-center gap-10 p-6">
@@ -87,7 +88,7 @@ function DemoAccounts({ accounts, onPick }: { accounts: Account[]; onPick: (acco
                     </li>
                 ))}
             </ul>
-            <p className="mt-2 text-sm text-mute">{t('All have the password {password}.', { password: accounts[0]?.password ?? '' })}</p>
+            <p className="mt-2 text-sm text-mute">{t('All have the password :password.', { password: accounts[0]?.password ?? '' })}</p>
         </section>
     );
 }

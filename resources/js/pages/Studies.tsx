@@ -9,31 +9,24 @@ import { PanelHead } from '@/components/PanelHead';
 import { Inspector } from '@/layout/Shell';
 import { showPlan } from '@/layout/PlanChip';
 import { moment } from '@/lib/format';
-import { deleteJson, postJson, Refusal } from '@/lib/http';
-import type { StudyRow } from '@/lib/shapes';
+import { deleteJson, postJson } from '@/lib/http';
+import type { StudiesPage, StudyRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
-import { moveAmongRows } from '@/lib/useRowKeys';
 import { useWatchedRun } from '@/lib/useWatchedRun';
 import { StudyForm } from '@/pages/parts/StudyForm';
-
-interface Props {
-    studies: StudyRow[];
-    calendars: string[];
-    open: string;
-    runs: { id: number; finished_at: string; current: boolean }[];
-}
+import { type DataColumn, DataTable } from '@/components/DataTable';
+import { useCommand } from '@/lib/useCommand';
 
 type Open = { kind: 'study'; id: number } | { kind: 'edit'; id: number } | { kind: 'new' } | null;
 
 /** Saved what-ifs: what they change, what came of them, and the ways on from there. */
-export default function Studies({ studies, calendars, open: wanted }: Props) {
+export default function Studies({ studies, calendars, open: wanted }: StudiesPage) {
     const { user } = useShared();
     const [open, setOpen] = useState<Open>(() => {
         const found = studies.find((study) => String(study.id) === wanted);
         return wanted === 'new' ? { kind: 'new' } : found ? { kind: 'study', id: found.id } : null;
     });
-    const [trouble, setTrouble] = useState<string | null>(null);
     const [watched, setWatched] = useState<number | null>(null);
     const may = user.can.includes('make studies');
     useWatchedRun(
@@ -44,23 +37,29 @@ export default function Studies({ studies, calendars, open: wanted }: Props) {
             }
         }, []),
     );
-    const refuse = (cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause));
-    const plan = (study: StudyRow) =>
-        postJson<{ run: number }>(`/studies/${study.id}/run`, {})
-            .then(({ run }) => {
-                setTrouble(null);
-                setWatched(run);
-                router.reload();
-            })
-            .catch(refuse);
+    const planning = useCommand(
+        (study: StudyRow) => postJson<{ run: number }>(`/studies/${study.id}/run`, {}),
+        ({ run }) => {
+            setWatched(run);
+            router.reload();
+        },
+    );
+    const plan = planning.send;
+    const removal = useCommand(
+        (study: StudyRow) => deleteJson<{ id: number }>(`/studies/${study.id}`),
+        () => {
+            setOpen(null);
+            router.reload();
+        },
+    );
+    const trouble = planning.trouble ?? removal.trouble;
+    const forget = () => {
+        planning.clear();
+        removal.clear();
+    };
     const remove = (study: StudyRow) => {
-        if (window.confirm(t('Delete the study {name} with its result?', { name: study.name }))) {
-            deleteJson(`/studies/${study.id}`)
-                .then(() => {
-                    setOpen(null);
-                    router.reload();
-                })
-                .catch(refuse);
+        if (window.confirm(t('Delete the study :name with its result?', { name: study.name }))) {
+            removal.send(study);
         }
     };
     const opened = open && open.kind !== 'new' ? studies.find((study) => study.id === open.id) : undefined;
@@ -76,7 +75,7 @@ export default function Studies({ studies, calendars, open: wanted }: Props) {
                 )}
             </div>
             {trouble && (
-                <Notice tone="broken" onClose={() => setTrouble(null)}>
+                <Notice tone="broken" onClose={() => forget()}>
                     {trouble}
                 </Notice>
             )}
@@ -145,68 +144,60 @@ function state(study: StudyRow): string {
 }
 
 function Table({ studies, open, onOpen }: { studies: StudyRow[]; open: number | null; onOpen: (id: number) => void }) {
-    const narrow = open !== null;
+    const columns: DataColumn<StudyRow>[] = [
+        { id: 'name', head: t('Study'), width: '26%', look: 'font-semibold', sort: (study) => study.name, cell: (study) => study.name },
+        {
+            id: 'changes',
+            head: t('What it changes'),
+            look: 'text-mute',
+            title: whatItChanges,
+            cell: (study) => whatItChanges(study) || t('nothing yet'),
+        },
+        { id: 'by', head: t('By'), width: '110px', wide: true, look: 'text-mute', sort: (study) => study.by, cell: (study) => study.by },
+        {
+            id: 'planned',
+            head: t('Planned'),
+            width: '150px',
+            sort: (study) => study.plannedAt ?? '',
+            cell: (study) => (
+                <>
+                    {state(study)}
+                    {study.stale && <span className="ml-1.5 font-semibold text-look-ink">{t('stale')}</span>}
+                </>
+            ),
+        },
+        {
+            id: 'late',
+            head: t('Lines late'),
+            width: '110px',
+            right: true,
+            cell: (study) =>
+                study.figures[0] ? (
+                    <>
+                        <strong>{study.figures[0].value}</strong>{' '}
+                        <span className={study.figures[0].worse ? 'text-broken' : 'text-mute'}>{study.figures[0].change}</span>
+                    </>
+                ) : (
+                    <span className="text-faint">·</span>
+                ),
+        },
+    ];
     return (
-        <div className="rounded border border-line bg-surface">
-            <table className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
-                <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
-                        <th scope="col" className="w-[26%] px-3 py-1.5">
-                            {t('Study')}
-                        </th>
-                        <th scope="col">{t('What it changes')}</th>
-                        {!narrow && (
-                            <th scope="col" className="w-[110px]">
-                                {t('By')}
-                            </th>
-                        )}
-                        <th scope="col" className="w-[150px]">
-                            {t('Planned')}
-                        </th>
-                        <th scope="col" className="w-[110px] px-3 text-right">
-                            {t('Lines late')}
-                        </th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {studies.map((study) => {
-                        const late = study.figures[0];
-                        return (
-                            <tr
-                                key={study.id}
-                                data-row
-                                tabIndex={0}
-                                aria-selected={open === study.id}
-                                onClick={() => onOpen(study.id)}
-                                onFocus={(event) => event.target === event.currentTarget && onOpen(study.id)}
-                                className={`h-9 cursor-pointer border-b border-soft -outline-offset-2 last:border-0 ${open === study.id ? 'bg-draft-tint' : 'hover:bg-act-tint/50'}`}
-                            >
-                                <td className="truncate px-3 font-semibold">{study.name}</td>
-                                <td className="truncate pr-3 text-mute">
-                                    {[...study.parameters, ...study.changes.map((one) => one.text)].join('; ') || t('nothing yet')}
-                                </td>
-                                {!narrow && <td className="truncate text-mute">{study.by}</td>}
-                                <td className="whitespace-nowrap">
-                                    {state(study)}
-                                    {study.stale && <span className="ml-1.5 font-semibold text-look-ink">{t('stale')}</span>}
-                                </td>
-                                <td className="px-3 text-right whitespace-nowrap">
-                                    {late ? (
-                                        <>
-                                            <strong>{late.value}</strong>{' '}
-                                            <span className={late.worse ? 'text-broken' : 'text-mute'}>{late.change}</span>
-                                        </>
-                                    ) : (
-                                        <span className="text-faint">·</span>
-                                    )}
-                                </td>
-                            </tr>
-                        );
-                    })}
-                </tbody>
-            </table>
-        </div>
+        <DataTable
+            name="studies"
+            label={t('Studies')}
+            columns={columns}
+            rows={studies}
+            keyOf={(study) => String(study.id)}
+            open={open === null ? null : String(open)}
+            onOpen={(study) => onOpen(study.id)}
+            narrow={open !== null}
+        />
     );
+}
+
+function whatItChanges(study: StudyRow): string {
+    return [...study.parameters, ...study.changes.map((one) => one.text)].join('; ');
 }
 
 interface PanelProps {
@@ -284,8 +275,7 @@ function StudyPanel({ study, may, onPlan, onEdit, onDelete, onClose }: PanelProp
                 )}
             </div>
             <p className="mt-3 text-sm text-mute">
-                {tn('A study with {n} change.', 'A study with {n} changes.', study.changes.length)}{' '}
-                {t('Its proposals cannot be converted.')}
+                {tn('A study with :n change.', 'A study with :n changes.', study.changes.length)} {t('Its proposals cannot be converted.')}
             </p>
         </>
     );

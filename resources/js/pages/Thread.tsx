@@ -7,12 +7,14 @@ import { PageHead } from '@/components/PageHead';
 import { PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { addDays, day } from '@/lib/format';
-import { postJson, Refusal } from '@/lib/http';
-import type { Link as PageLink, ThreadRow, ThreadStep } from '@/lib/shapes';
+import { postJson } from '@/lib/http';
+import type { ThreadPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { ThreadChart } from '@/pages/parts/ThreadChart';
+import { PEG_WAYS } from '@/lib/words';
+import { useCommand } from '@/lib/useCommand';
 
 interface Beginning {
     reference: string;
@@ -23,45 +25,24 @@ interface Beginning {
     isOrder: boolean;
 }
 
-interface Props {
-    title: string;
-    about: string;
-    back: string;
-    ways: string[];
-    rows: ThreadRow[];
-    most: number;
-    filter: Record<string, string>;
-    lateDays: number;
-    planDate: string;
-    due: string | null;
-    expected: string | null;
-    closed: string[];
-    holdUp: string | null;
-    steps: ThreadStep[];
-    beginning: Beginning | null;
-    others: { line: PageLink; days: number }[];
-}
-
-const WAYS: Record<string, string> = { down: 'Down to raw stock', up: 'Up to customers', 'hold-up': 'Only the hold-up' };
-
-export default function Thread(props: Props) {
+export default function Thread(props: ThreadPage) {
     const { title, about, back, ways, rows, most, filter, planDate, due, expected, closed } = props;
     const [open, setOpen] = useState(true);
     const way = filter.way ?? 'down';
     const shown = way === 'hold-up' ? rows.filter((row) => row.holdUp) : rows;
     return (
         <>
-            <PageHead title={t('Thread of {what}', { what: title })}>
+            <PageHead title={t('Thread of :what', { what: title })}>
                 {about}
-                {due && `, ${t('due {day}', { day: day(due, planDate) })}`}
-                {expected && `, ${t('expected {day}', { day: day(expected, planDate) })}`}
+                {due && `, ${t('due :day', { day: day(due, planDate) })}`}
+                {expected && `, ${t('expected :day', { day: day(expected, planDate) })}`}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
                     label={t('Which way')}
                     value={way}
                     onChange={(next) => refilter('/thread', filter, { way: next }, { way: 'down' })}
-                    choices={ways.map((one) => ({ value: one, label: t(WAYS[one] ?? one) }))}
+                    choices={ways.map((one) => ({ value: one, label: t(PEG_WAYS[one]) }))}
                 />
                 <Link
                     href={`/pegging?${new URLSearchParams(filter).toString()}`}
@@ -70,7 +51,7 @@ export default function Thread(props: Props) {
                     {t('As a list')} <ListTree size={13} aria-hidden />
                 </Link>
                 <Link href={back} className="ml-auto font-semibold text-act hover:underline">
-                    {t('Back to {what}', { what: title })}
+                    {t('Back to :what', { what: title })}
                 </Link>
             </div>
             {shown.length <= (way === 'up' ? 1 : 0) ? (
@@ -87,7 +68,7 @@ export default function Thread(props: Props) {
                     closed={closed}
                 />
             )}
-            {rows.length >= most && <p className="mt-2 text-mute">{t('Only the first {n} rows are shown.', { n: most })}</p>}
+            {rows.length >= most && <p className="mt-2 text-mute">{t('Only the first :n rows are shown.', { n: most })}</p>}
             {open && props.beginning && expected && (
                 <Inspector label={t('What decides the date')}>
                     <Decides {...props} beginning={props.beginning} expected={expected} onClose={() => setOpen(false)} />
@@ -114,32 +95,29 @@ function Decides({
     expected,
     others,
     onClose,
-}: Props & { beginning: Beginning; expected: string; onClose: () => void }) {
+}: ThreadPage & { beginning: Beginning; expected: string; onClose: () => void }) {
     const { user, plan } = useShared();
     const { data } = useLoaded<Without>(plan.study ? null : `/thread/without?of=${encodeURIComponent(filter.of ?? '')}`, plan.id);
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const [trying, setTrying] = useState(false);
     const earlier = addDays(beginning.due, -7);
-    const tryEarlier = () => {
-        setTrying(true);
-        const name = t('{order} a week earlier', { order: beginning.name });
-        postJson<{ id: number }>('/studies', {
-            name,
-            distinct: true,
-            parameters: {},
-            changes: [{ change: 'move_order', order: beginning.name, due: earlier < planDate ? planDate : earlier }],
-            run: true,
-        })
-            .then(({ id }) => router.visit(`/compare?a=live&b=study-${id}`))
-            .catch((cause: unknown) => {
-                setTrying(false);
-                setTrouble(cause instanceof Refusal ? cause.message : String(cause));
-            });
-    };
+    const {
+        send: tryEarlier,
+        busy: trying,
+        trouble,
+    } = useCommand(
+        () =>
+            postJson<{ id: number }>('/studies', {
+                name: t(':order a week earlier', { order: beginning.name }),
+                distinct: true,
+                parameters: {},
+                changes: [{ change: 'move_order', order: beginning.name, due: earlier < planDate ? planDate : earlier }],
+                run: true,
+            }),
+        ({ id }) => router.visit(`/compare?a=live&b=study-${id}`),
+    );
     return (
         <>
             <div className="mb-2 flex items-start gap-2">
-                <h2 className="flex-1 text-lg leading-tight font-bold">{t('What decides {day}', { day: day(expected, planDate) })}</h2>
+                <h2 className="flex-1 text-lg leading-tight font-bold">{t('What decides :day', { day: day(expected, planDate) })}</h2>
                 <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
                     <X size={16} aria-hidden />
                 </button>
@@ -153,9 +131,9 @@ function Decides({
                             <th scope="row" className="py-1.5 text-left font-normal">
                                 {step.label}
                             </th>
-                            <td className="text-right whitespace-nowrap text-mute">{t('to {day}', { day: day(step.to, planDate) })}</td>
+                            <td className="text-right whitespace-nowrap text-mute">{t('to :day', { day: day(step.to, planDate) })}</td>
                             <td className={`w-20 text-right whitespace-nowrap ${step.late ? 'font-semibold text-broken' : ''}`}>
-                                {step.late ? tn('{n} day late', '{n} days late', step.days) : tn('{n} day', '{n} days', step.days)}
+                                {step.late ? tn(':n day late', ':n days late', step.days) : tn(':n day', ':n days', step.days)}
                             </td>
                         </tr>
                     ))}
@@ -163,28 +141,28 @@ function Decides({
             </table>
             {data && (
                 <>
-                    <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('If {item} came in time', { item: beginning.item })}</h3>
+                    <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('If :item came in time', { item: beginning.item })}</h3>
                     <p>
                         {data.expected === null
                             ? t('The line would not be in the plan.')
                             : data.lateDays > 0
-                              ? t('the line would be there {day}, still {late}. Next is {why}.', {
+                              ? t('the line would be there :day, still :late. Next is :why.', {
                                     day: day(data.expected, planDate),
-                                    late: tn('1 day late', '{n} days late', data.lateDays),
+                                    late: tn('1 day late', ':n days late', data.lateDays),
                                     why: data.why,
                                 })
                               : data.spare === 0
-                                ? t('the line would be there {day}, on time to the day.', { day: day(data.expected, planDate) })
-                                : t('the line would be there {day}, on time, with {spare} to spare.', {
+                                ? t('the line would be there :day, on time to the day.', { day: day(data.expected, planDate) })
+                                : t('the line would be there :day, on time, with :spare to spare.', {
                                       day: day(data.expected, planDate),
-                                      spare: tn('1 day', '{n} days', data.spare),
+                                      spare: tn('1 day', ':n days', data.spare),
                                   })}
                     </p>
                 </>
             )}
             {others.length > 0 && (
                 <>
-                    <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Also waits for {what}', { what: beginning.name })}</h3>
+                    <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Also waits for :what', { what: beginning.name })}</h3>
                     <ul className="text-sm">
                         {others.map((other) => (
                             <li key={other.line.label} className="flex gap-3 border-b border-soft py-1.5">
@@ -194,7 +172,7 @@ function Decides({
                                 >
                                     {other.line.label}
                                 </Link>
-                                <span className="font-semibold text-broken">{tn('1 day late', '{n} days late', other.days)}</span>
+                                <span className="font-semibold text-broken">{tn('1 day late', ':n days late', other.days)}</span>
                             </li>
                         ))}
                     </ul>
@@ -211,12 +189,12 @@ function Decides({
                         href={beginning.href}
                         className="inline-flex h-[30px] items-center rounded border border-line bg-surface px-3 text-base font-semibold hover:border-mute"
                     >
-                        {beginning.isOrder ? t('Open {order}', { order: beginning.name }) : t('Open the proposal')}
+                        {beginning.isOrder ? t('Open :order', { order: beginning.name }) : t('Open the proposal')}
                     </Link>
                 )}
                 {beginning.isOrder && user.can.includes('make studies') && (
                     <Button look="act" disabled={trying} onClick={tryEarlier}>
-                        {t('Try {order} a week earlier', { order: beginning.name })}
+                        {t('Try :order a week earlier', { order: beginning.name })}
                     </Button>
                 )}
             </p>

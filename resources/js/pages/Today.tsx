@@ -9,25 +9,15 @@ import { Inspector } from '@/layout/Shell';
 import { day, longDay, moment, weekday } from '@/lib/format';
 import { useDraft } from '@/lib/draft';
 import { postJson, Refusal } from '@/lib/http';
-import type { ChangeRow, Fact, MissingRow, TodayDay, TodayFigure, TodayLine } from '@/lib/shapes';
+import type { ChangeRow, LabelledValue, MissingRow, TodayDay, TodayFigure, TodayLine, TodayPage, Tone } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { moveAmongRows } from '@/lib/useRowKeys';
 
-interface Props {
-    planned: boolean;
-    lines: TodayLine[];
-    days: TodayDay[];
-    missing: MissingRow[];
-    figures: TodayFigure[];
-    reasons: Fact[];
-    totals: { salesLines: number; points: number; horizonEnd: string } | null;
-}
-
 const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
-const TONES: Record<string, string> = { broken: 'text-broken', look: 'text-look-ink', calm: 'text-mute' };
+const TONES: Partial<Record<Tone, string>> = { broken: 'text-broken', look: 'text-look-ink' };
 
-export default function Today({ planned, missing, lines, days, figures, reasons, totals }: Props) {
+export default function Today({ planned, missing, lines, days, figures, reasons, totals }: TodayPage) {
     const { plan, changes } = useShared();
     if (!planned || !totals) {
         return (
@@ -40,7 +30,7 @@ export default function Today({ planned, missing, lines, days, figures, reasons,
     return (
         <>
             <PageHead title={longDay(plan.planDate)} tab={t('Today')}>
-                {t('{lines} sales lines, {points} items planned to {day}', {
+                {t(':lines sales lines, :points items planned to :day', {
                     lines: totals.salesLines,
                     points: totals.points,
                     day: day(totals.horizonEnd, plan.planDate),
@@ -86,7 +76,7 @@ function Missing({ rows }: { rows: MissingRow[] }) {
                             <span className="block truncate">
                                 <strong>{row.item}</strong> {row.name}{' '}
                                 <span className="font-semibold text-broken">
-                                    {t('missing on {order} until {day}', { order: row.order, day: day(row.until, plan.planDate) })}
+                                    {t('missing on :order until :day', { order: row.order, day: day(row.until, plan.planDate) })}
                                 </span>
                             </span>
                             <span className="block truncate text-sm text-mute">
@@ -185,7 +175,7 @@ function NextDays({ days }: { days: TodayDay[] }) {
                                         {trouble > 0 && (
                                             <span
                                                 className="ml-1 font-semibold text-broken"
-                                                aria-label={t('{n} with trouble', { n: trouble })}
+                                                aria-label={t(':n with trouble', { n: trouble })}
                                             >
                                                 {trouble} ✕
                                             </span>
@@ -201,7 +191,7 @@ function NextDays({ days }: { days: TodayDay[] }) {
     );
 }
 
-function Against({ figures, changes, reasons }: { figures: TodayFigure[]; changes: ChangeRow[]; reasons: Fact[] }) {
+function Against({ figures, changes, reasons }: { figures: TodayFigure[]; changes: ChangeRow[]; reasons: LabelledValue[] }) {
     const most = Math.max(1, ...reasons.map((reason) => Number(reason.value)));
     return (
         <>

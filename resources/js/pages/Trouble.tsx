@@ -1,10 +1,11 @@
+import type { TroublePage } from '@/lib/shapes';
 import { Head } from '@inertiajs/react';
 import type { ReactNode } from 'react';
 import { Mark } from '@/layout/Rail';
 import { t } from '@/lib/t';
 
 /** What stands where a page could not be shown: what happened, what was kept, what to do. */
-export default function Trouble({ status }: { status: number }) {
+export default function Trouble({ status }: TroublePage) {
     const words: Record<number, [string, string]> = {
         403: [t('This is not for you to see or do'), t('Nothing was changed. Ask an administrator if you need it.')],
         404: [t('There is nothing here'), t('What you look for has gone or never was. Check the address, or find it with the search.')],

@@ -1,11 +1,11 @@
 import { useEffect, useRef } from 'react';
 import { AnswerLines } from '@/components/AnswerLines';
 import { PegList } from '@/components/PegList';
-import type { Answer } from '@/lib/shapes';
+import type { Explanation } from '@/lib/shapes';
 import { t } from '@/lib/t';
 
 export interface AskedAt {
-    answer: Answer;
+    answer: Explanation;
     box: DOMRect;
     back: HTMLElement;
 }

@@ -94,7 +94,7 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
                                         tabIndex={-1}
                                         onClick={() => turn(row)}
                                         aria-label={
-                                            isOpen(row) ? t('Fold {item}', { item: row.item }) : t('Unfold {item}', { item: row.item })
+                                            isOpen(row) ? t('Fold :item', { item: row.item }) : t('Unfold :item', { item: row.item })
                                         }
                                         className="mr-1 align-[-2px] text-mute hover:text-ink"
                                     >
@@ -124,7 +124,7 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
                             <td className={`text-right whitespace-nowrap ${row.lateDays > 0 ? 'font-semibold text-broken' : ''}`}>
                                 {row.expected ? day(row.expected, today) : t('never')}
                             </td>
-                            <td className="px-3 text-right text-mute">{tn('{n} day', '{n} days', row.lead)}</td>
+                            <td className="px-3 text-right text-mute">{tn(':n day', ':n days', row.lead)}</td>
                         </tr>
                     ))}
                 </tbody>

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { useShared } from '@/lib/shared';
-import { t } from '@/lib/t';
+import { type Sentence, t } from '@/lib/t';
+import { DateField } from '@/components/DateField';
 
 export type Fields = Record<string, string | number | boolean | string[]>;
 
 interface Field {
     name: string;
-    label: string;
+    label: Sentence;
     type: 'text' | 'whole' | 'quantity' | 'date' | 'list' | 'site' | 'calendar';
     optional?: boolean;
 }
@@ -15,7 +16,7 @@ interface Field {
 interface ChangeKind {
     key: string;
     change: string;
-    label: string;
+    label: Sentence;
     fields: Field[];
     fixed?: Fields;
 }
@@ -197,10 +198,17 @@ export function ChangeFields({ calendars, onAdd }: { calendars: string[]; onAdd:
                                             </option>
                                         ))}
                                     </select>
+                                ) : field.type === 'date' ? (
+                                    <DateField
+                                        id={id}
+                                        value={field.optional ? (values[field.name] ?? '') : (valueOf(field) ?? '')}
+                                        onChange={set}
+                                        optional={field.optional}
+                                    />
                                 ) : (
                                     <input
                                         id={id}
-                                        type={field.type === 'date' ? 'date' : field.type === 'whole' ? 'number' : 'text'}
+                                        type={field.type === 'whole' ? 'number' : 'text'}
                                         inputMode={field.type === 'quantity' ? 'decimal' : undefined}
                                         value={field.optional ? (values[field.name] ?? '') : valueOf(field)}
                                         onChange={(event) => set(event.target.value)}

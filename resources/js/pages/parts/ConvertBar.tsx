@@ -22,14 +22,14 @@ export function ConvertBar({ rows, edits, busy, onConvert, onClear }: Props) {
     const value = [...values].map(([currency, sum]) => `${qty(String(sum))} ${currency}`.trim()).join(' + ');
     const changed = purchases.some((row) => edits.get(row.number)?.qty !== undefined || edits.get(row.number)?.supplier !== undefined);
     const parts = [
-        orders > 0 ? `${tn('1 purchase order', '{n} purchase orders', orders)}${changed ? '' : ` (${value})`}` : '',
-        production > 0 ? tn('1 production order', '{n} production orders', production) : '',
-        transfers > 0 ? tn('1 transfer order', '{n} transfer orders', transfers) : '',
+        orders > 0 ? `${tn('1 purchase order', ':n purchase orders', orders)}${changed ? '' : ` (${value})`}` : '',
+        production > 0 ? tn('1 production order', ':n production orders', production) : '',
+        transfers > 0 ? tn('1 transfer order', ':n transfer orders', transfers) : '',
     ].filter(Boolean);
     return (
         <div className="sticky -bottom-4 z-20 mt-auto bg-paper pt-3 pb-4">
             <div className="flex items-center gap-4 rounded bg-ink px-4 py-2 text-surface">
-                <strong>{t('{n} picked', { n: rows.length })}</strong>
+                <strong>{t(':n picked', { n: rows.length })}</strong>
                 <span className="text-order-tint">{parts.join(', ')}</span>
                 <button
                     type="button"

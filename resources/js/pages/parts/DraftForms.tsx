@@ -2,10 +2,14 @@ import { useState, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { useDraft, type Change } from '@/lib/draft';
 import { addDays, day } from '@/lib/format';
-import { postJson, Refusal } from '@/lib/http';
+import { postJson } from '@/lib/http';
 import type { ComponentRow, OrderLineRow, PointDetail, ProposalDetail, SalesRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { DateField } from '@/components/DateField';
+import { NumberField } from '@/components/NumberField';
+import { readQuantity } from '@/lib/quantities';
+import { useCommand } from '@/lib/useCommand';
 
 const FIELD = 'h-[28px] rounded border border-line bg-surface px-2 text-sm';
 
@@ -23,16 +27,10 @@ interface FieldProps {
     onChange: (value: string) => void;
 }
 
-function NumberField({ label, value, onChange, placeholder }: FieldProps & { label: string; placeholder?: string }) {
+function QuantityField({ label, decimals, ...props }: FieldProps & { label: string; decimals: number; placeholder?: string }) {
     return (
         <Labelled label={label}>
-            <input
-                inputMode="decimal"
-                value={value}
-                placeholder={placeholder}
-                onChange={(event) => onChange(event.target.value)}
-                className={`${FIELD} w-20 text-right`}
-            />
+            <NumberField decimals={decimals} {...props} />
         </Labelled>
     );
 }
@@ -59,8 +57,6 @@ function Trial({ title, children }: { title: string; children: ReactNode }) {
     );
 }
 
-const QUANTITY = /^\d{1,12}(\.\d{1,6})?$/;
-
 /** Tries an order on other dates, with another quantity, split, cancelled. When a supplier calls, this is where one types what he says. */
 export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: string; status: string }) {
     const { plan } = useShared();
@@ -74,8 +70,10 @@ export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: s
     if (!draft.may) {
         return null;
     }
+    const quantity = readQuantity(amount, line.decimals).value;
+    const kept = readQuantity(keep, line.decimals).value;
     const changes: Change[] = [
-        ...(amount !== line.qty && QUANTITY.test(amount) ? [{ change: 'resize_order', order: line.code, qty: amount }] : []),
+        ...(quantity !== null && quantity !== line.qty ? [{ change: 'resize_order', order: line.code, qty: quantity }] : []),
         ...(due !== line.due && due ? [{ change: 'move_order', order: line.code, due }] : []),
         ...(priority !== String(line.priority) ? [{ change: 'prioritise_order', order: line.code, priority: Number(priority) }] : []),
         ...(pinned !== line.pinned ? [{ change: 'pin_order', order: line.code, pinned }] : []),
@@ -84,16 +82,9 @@ export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: s
         <Trial title={kind === 'buy' ? t('The supplier calls: try it') : t('Try something with it')}>
             <div className="flex flex-wrap items-end gap-2">
                 <Labelled label={t('Due')}>
-                    <input
-                        type="date"
-                        value={due}
-                        min={plan.planDate}
-                        onChange={(event) => setDue(event.target.value)}
-                        className={FIELD}
-                        name="draft-due"
-                    />
+                    <DateField value={due} min={plan.planDate} onChange={setDue} name="draft-due" />
                 </Labelled>
-                <NumberField label={`${t('Quantity')} ${line.unit}`} value={amount} onChange={setAmount} />
+                <QuantityField label={`${t('Quantity')} ${line.unit}`} decimals={line.decimals} value={amount} onChange={setAmount} />
                 <PriorityField value={priority} onChange={setPriority} />
             </div>
             <label className="flex items-center gap-1.5 text-sm">
@@ -118,19 +109,13 @@ export function OrderDraft({ line, kind, status }: { line: OrderLineRow; kind: s
                 )}
             </div>
             <div className="flex flex-wrap items-end gap-2 border-t border-draft/20 pt-2">
-                <NumberField label={t('Keep now')} value={keep} onChange={setKeep} />
+                <QuantityField label={t('Keep now')} decimals={line.decimals} value={keep} onChange={setKeep} />
                 <Labelled label={t('The rest on')}>
-                    <input
-                        type="date"
-                        value={rest}
-                        min={plan.planDate}
-                        onChange={(event) => setRest(event.target.value)}
-                        className={FIELD}
-                    />
+                    <DateField value={rest} min={plan.planDate} onChange={setRest} />
                 </Labelled>
                 <Button
-                    disabled={!QUANTITY.test(keep) || draft.busy}
-                    onClick={() => void draft.add([{ change: 'split_order', order: line.code, qty: keep, due: rest, rest: 'new:1' }])}
+                    disabled={kept === null || draft.busy}
+                    onClick={() => void draft.add([{ change: 'split_order', order: line.code, qty: kept ?? '', due: rest, rest: 'new:1' }])}
                 >
                     {t('Split it')}
                 </Button>
@@ -145,7 +130,7 @@ export function ComponentMore({ row, open, onOpen }: { row: ComponentRow; open: 
         <button
             type="button"
             aria-expanded={open}
-            aria-label={t('What to do about {item}', { item: row.item })}
+            aria-label={t('What to do about :item', { item: row.item })}
             onClick={() => onOpen(open ? null : row.line)}
             className="rounded px-1 font-bold text-mute hover:text-ink"
         >
@@ -161,15 +146,8 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
     const [until, setUntil] = useState(addDays(plan.planDate, 3));
     const [note, setNote] = useState('');
     const [part, setPart] = useState('');
-    const [told, setTold] = useState<string | null>(null);
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const miss = () =>
-        postJson('/missing', { order, line: row.line, until, note })
-            .then(() => {
-                setTold(t('Noted; the planner sees it on Today.'));
-                setTrouble(null);
-            })
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
+    const replaced = readQuantity(part, 6).value;
+    const miss = useCommand(() => postJson<{ id: number }>('/missing', { order, line: row.line, until, note }));
     return (
         <div className="space-y-2 bg-paper px-2.5 py-2 text-sm">
             {draft.may &&
@@ -178,13 +156,12 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
                         <span className="min-w-0 flex-1 truncate">
                             <strong>{choice.item}</strong> {choice.name}
                         </span>
-                        <input
-                            inputMode="decimal"
-                            aria-label={t('How much of it is replaced')}
+                        <NumberField
+                            label={t('How much of it is replaced')}
                             placeholder={t('all of it')}
+                            decimals={6}
                             value={part}
-                            onChange={(event) => setPart(event.target.value)}
-                            className={`${FIELD} w-20 text-right`}
+                            onChange={setPart}
                         />
                         <Button
                             disabled={draft.busy}
@@ -196,7 +173,7 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
                                         line: row.line,
                                         substitute: choice.item,
                                         ratio: choice.ratio,
-                                        ...(QUANTITY.test(part) && { qty: part }),
+                                        ...(replaced && { qty: replaced }),
                                     },
                                 ])
                             }
@@ -209,31 +186,27 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
                 className="flex flex-wrap items-end gap-2"
                 onSubmit={(event) => {
                     event.preventDefault();
-                    void miss();
+                    miss.send(undefined);
                 }}
             >
                 <Labelled label={t('Missing until')}>
-                    <input
-                        type="date"
-                        value={until}
-                        min={plan.planDate}
-                        onChange={(event) => setUntil(event.target.value)}
-                        className={FIELD}
-                    />
+                    <DateField value={until} min={plan.planDate} onChange={setUntil} />
                 </Labelled>
                 <Labelled label={t('Note')}>
                     <input value={note} maxLength={190} onChange={(event) => setNote(event.target.value)} className={`${FIELD} w-36`} />
                 </Labelled>
-                <Button type="submit">{t('Tell the planner')}</Button>
+                <Button type="submit" disabled={miss.busy}>
+                    {t('Tell the planner')}
+                </Button>
             </form>
-            {told && (
+            {miss.answer && (
                 <p role="status" className="text-act">
-                    {told}
+                    {t('Noted; the planner sees it on Today.')}
                 </p>
             )}
-            {trouble && (
+            {miss.trouble && (
                 <p role="alert" className="text-broken">
-                    {trouble}
+                    {miss.trouble}
                 </p>
             )}
         </div>
@@ -250,11 +223,12 @@ export function SalesDraft({ row }: { row: SalesRow }) {
     if (!draft.may) {
         return null;
     }
+    const ordered = readQuantity(amount, row.decimals).value;
     const change: Change = {
         change: 'change_sales_line',
         order: row.order,
         line: row.line,
-        ...(QUANTITY.test(amount) && { qty: amount }),
+        ...(ordered && { qty: ordered }),
         ...(due && due !== row.due && { due }),
         ...(priority !== String(row.priority) && { priority: Number(priority) }),
     };
@@ -262,9 +236,15 @@ export function SalesDraft({ row }: { row: SalesRow }) {
         <Trial title={t('The customer calls: try it')}>
             <div className="flex flex-wrap items-end gap-2">
                 <Labelled label={t('Due')}>
-                    <input type="date" value={due} min={plan.planDate} onChange={(event) => setDue(event.target.value)} className={FIELD} />
+                    <DateField value={due} min={plan.planDate} onChange={setDue} />
                 </Labelled>
-                <NumberField label={t('Ordered in all')} value={amount} onChange={setAmount} placeholder={t('as it is')} />
+                <QuantityField
+                    label={t('Ordered in all')}
+                    decimals={row.decimals}
+                    value={amount}
+                    onChange={setAmount}
+                    placeholder={t('as it is')}
+                />
                 <PriorityField value={priority} onChange={setPriority} />
             </div>
             <Button look="draft" disabled={Object.keys(change).length === 3 || draft.busy} onClick={() => void draft.add([change])}>
@@ -284,17 +264,22 @@ export function PointDraft({ detail }: { detail: PointDetail }) {
         return null;
     }
     const at = { item: detail.item, site: detail.site };
-    const planning = { ...(/^\d{1,4}$/.test(lead) && { leadDays: Number(lead) }), ...(QUANTITY.test(safety) && { safetyStock: safety }) };
+    const [days, least, onHand] = [
+        readQuantity(lead, 0).value,
+        readQuantity(safety, detail.decimals).value,
+        readQuantity(stock, detail.decimals).value,
+    ];
+    const planning = { ...(days && { leadDays: Number(days) }), ...(least && { safetyStock: least }) };
     const changes: Change[] = [
-        ...(QUANTITY.test(stock) ? [{ change: 'change_stock', ...at, qty: stock }] : []),
+        ...(onHand ? [{ change: 'change_stock', ...at, qty: onHand }] : []),
         ...(Object.keys(planning).length > 0 ? [{ change: 'change_planning', ...at, ...planning }] : []),
     ];
     return (
         <Trial title={t('Try other data')}>
             <div className="flex flex-wrap items-end gap-2">
-                <NumberField label={`${t('On hand')} ${detail.unit}`} value={stock} onChange={setStock} />
-                <NumberField label={t('Lead time, working days')} value={lead} onChange={setLead} />
-                <NumberField label={t('Safety stock')} value={safety} onChange={setSafety} />
+                <QuantityField label={`${t('On hand')} ${detail.unit}`} decimals={detail.decimals} value={stock} onChange={setStock} />
+                <QuantityField label={t('Lead time, working days')} decimals={0} value={lead} onChange={setLead} />
+                <QuantityField label={t('Safety stock')} decimals={detail.decimals} value={safety} onChange={setSafety} />
             </div>
             <Button look="draft" disabled={changes.length === 0 || draft.busy} onClick={() => void draft.add(changes)}>
                 {t('Try it')}
@@ -328,7 +313,7 @@ export function ProposalDraft({ detail, supplier, due }: { detail: ProposalDetai
             <p className="flex flex-wrap gap-2">
                 {row.kind === 'make' && (
                     <Button look="draft" disabled={draft.busy} onClick={() => void draft.add([put('make', {})])}>
-                        {t('Make it for {day}', { day: day(due) })}
+                        {t('Make it for :day', { day: day(due) })}
                     </Button>
                 )}
                 {row.kind !== 'make' && (
@@ -342,7 +327,7 @@ export function ProposalDraft({ detail, supplier, due }: { detail: ProposalDetai
                         disabled={draft.busy}
                         onClick={() => void draft.add([put('buy', { supplier })])}
                     >
-                        {row.kind === 'buy' ? t('Buy it for {day}', { day: day(due) }) : t('Buy it instead')}
+                        {row.kind === 'buy' ? t('Buy it for :day', { day: day(due) }) : t('Buy it instead')}
                     </Button>
                 )}
                 {others.length > 0 && (

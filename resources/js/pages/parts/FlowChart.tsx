@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale';
 import { day } from '@/lib/format';
 import type { FlowRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
@@ -21,8 +22,8 @@ export function FlowChart({ flow, safety }: { flow: FlowRow[]; safety: string })
     const safe = Number(safety);
     const top = Math.max(safe, 0, ...points.map((point) => point.balance));
     const bottom = Math.min(0, ...points.map((point) => point.balance));
-    const x = (at: number) => ((at - from) / Math.max(1, until - from)) * WIDTH;
-    const y = (balance: number) => 8 + ((top - balance) / Math.max(1e-9, top - bottom)) * (HEIGHT - 24);
+    const x = scaleLinear([from, Math.max(until, from + 1)], [0, WIDTH]);
+    const y = scaleLinear([top, Math.min(bottom, top - 1e-9)], [8, HEIGHT - 16]);
     const line =
         points
             .map(
@@ -50,7 +51,7 @@ export function FlowChart({ flow, safety }: { flow: FlowRow[]; safety: string })
                 <>
                     <line x1={0} x2={WIDTH} y1={y(safe)} y2={y(safe)} strokeDasharray="3 3" className="stroke-look" />
                     <text x={WIDTH} y={y(safe) - 3} textAnchor="end" className="fill-look-ink text-[10px]">
-                        {t('safety {qty}', { qty: safety })}
+                        {t('safety :qty', { qty: safety })}
                     </text>
                 </>
             )}

@@ -111,7 +111,7 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
                                     <Cell
                                         key={`${cell.version} ${cell.qty}`}
                                         cell={cell}
-                                        name={t('Forecast of {item} from {day}', { item: row.item, day: period(cell.start, bucket) })}
+                                        name={t('Forecast of :item from :day', { item: row.item, day: period(cell.start, bucket) })}
                                         place={`${index}:${column}`}
                                         tabIndex={at[0] === index && at[1] === column ? 0 : -1}
                                         mayType={mayType}

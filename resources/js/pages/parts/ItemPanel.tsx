@@ -6,10 +6,9 @@ import { Quantity } from '@/components/Quantity';
 import { PointDraft } from '@/pages/parts/DraftForms';
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { day, isZero, qty } from '@/lib/format';
-import type { Fact, FlowRow, MessageRow, PointDetail, RecordRow, StructureRow } from '@/lib/shapes';
+import type { LabelledValue, FlowRow, MessageRow, PointDetail, RecordRow, StructureRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-
-export const SUPPLY: Record<string, string> = { make: 'made here', buy: 'bought', transfer: 'from another site' };
+import { SUPPLY_WAYS } from '@/lib/words';
 
 export function itemHref(item: string, site: string): string {
     return `/item?${new URLSearchParams({ item, at: site }).toString()}`;
@@ -23,7 +22,7 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
             <p className="mb-2">
                 {detail.name}{' '}
                 <span className="text-mute">
-                    · {t(SUPPLY[detail.supply] ?? detail.supply)}, {detail.siteName}, {t('level {n}', { n: detail.level })}
+                    · {t(SUPPLY_WAYS[detail.supply])}, {detail.siteName}, {t('level :n', { n: detail.level })}
                 </span>
             </p>
             <TabGroup>
@@ -106,7 +105,7 @@ function ShortRecord({ record, decimals }: { record: RecordRow[]; decimals: numb
     );
 }
 
-export function Facts({ facts }: { facts: Fact[] }) {
+export function Facts({ facts }: { facts: LabelledValue[] }) {
     return (
         <dl className="grid grid-cols-2 gap-x-5 gap-y-0.5">
             {facts.map((fact) => (
@@ -119,7 +118,7 @@ export function Facts({ facts }: { facts: Fact[] }) {
     );
 }
 
-const SWATCH: Record<string, string> = { stock: 'cover-stock', order: 'cover-order', proposal: 'cover-proposal' };
+const SWATCH: Partial<Record<FlowRow['kind'], string>> = { stock: 'cover-stock', order: 'cover-order', proposal: 'cover-proposal' };
 const SHOWN = 40;
 
 /** Every supply and demand in date order with the balance after it. */
@@ -150,7 +149,7 @@ export function FlowTable({ flow, decimals, short = false }: { flow: FlowRow[]; 
                                 <span aria-hidden className={`${SWATCH[row.kind] ?? ''} mr-1.5 inline-block h-2 w-3 rounded-[1px]`} />
                             )}
                             <MaybeLink to={row.what} className="underline decoration-line underline-offset-2 hover:decoration-ink" />
-                            {row.lateDays > 0 && <span className="text-broken"> {t('{n} days late', { n: row.lateDays })}</span>}
+                            {row.lateDays > 0 && <span className="text-broken"> {t(':n days late', { n: row.lateDays })}</span>}
                             {row.note && <span className="text-look-ink"> {row.note}</span>}
                         </td>
                         <td className="text-right whitespace-nowrap">{row.kind === 'stock' ? '' : qty(row.qty, decimals)}</td>
@@ -171,7 +170,7 @@ export function FlowTable({ flow, decimals, short = false }: { flow: FlowRow[]; 
                 {rows.length < flow.length && (
                     <tr>
                         <td colSpan={4} className="py-1.5 text-mute">
-                            {t('{n} more on the page of the item', { n: flow.length - rows.length })}
+                            {t(':n more on the page of the item', { n: flow.length - rows.length })}
                         </td>
                     </tr>
                 )}
@@ -239,7 +238,7 @@ export function StructureList({ title, rows, empty }: { title: string; rows: Str
     );
 }
 
-export function PlanningData({ facts }: { facts: Fact[] }) {
+export function PlanningData({ facts }: { facts: LabelledValue[] }) {
     return (
         <dl className="text-sm">
             {facts.map((fact) => (

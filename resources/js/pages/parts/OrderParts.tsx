@@ -10,15 +10,7 @@ import type { ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore, OrderDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
-
-export const KINDS: Record<string, string> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
-export const STATUS: Record<string, string> = { firm: 'Firm', released: 'Released', done: 'Done', cancelled: 'Cancelled' };
-export const MESSAGES: Record<string, string> = {
-    overdue: 'overdue',
-    bring_in: 'wanted earlier',
-    push_out: 'wanted later',
-    cancel: 'nobody needs it',
-};
+import { ORDER_KINDS, ORDER_STATES } from '@/lib/words';
 
 /** An order in the inspector. */
 export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: () => void }) {
@@ -26,9 +18,7 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
         <>
             <PanelHead title={order.code} href={`/orders/${encodeURIComponent(order.code)}`} onClose={onClose} />
             <p className="mb-2 text-mute">
-                {[t(KINDS[order.kind] ?? order.kind), t(STATUS[order.status] ?? order.status), order.supplier, order.siteName]
-                    .filter(Boolean)
-                    .join(' · ')}
+                {[t(ORDER_KINDS[order.kind]), t(ORDER_STATES[order.status]), order.supplier, order.siteName].filter(Boolean).join(' · ')}
             </p>
             {order.lines.map((line) => (
                 <section key={line.code} className="border-t border-line py-2">
@@ -37,7 +27,7 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
                     <OrderActions order={order} line={line} />
                     <PegList title={t('Serves')} pegs={line.serves} />
                     <Components rows={line.components} order={line.code} />
-                    {line.source && <p className="mt-2 text-xs text-mute">{t('Made from {source}', { source: line.source })}</p>}
+                    {line.source && <p className="mt-2 text-xs text-mute">{t('Made from :source', { source: line.source })}</p>}
                 </section>
             ))}
         </>
@@ -149,5 +139,5 @@ export function Origin({ order }: { order: OrderDetail }) {
     if (!order.createdBy || !order.createdAt) {
         return <>{t('imported')}</>;
     }
-    return <>{t('made by {name}, {at}', { name: order.createdBy, at: moment(order.createdAt) })}</>;
+    return <>{t('made by :name, :at', { name: order.createdBy, at: moment(order.createdAt) })}</>;
 }

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent }
 import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { period, weekday } from '@/lib/format';
 import { getJson, Refusal } from '@/lib/http';
-import type { Answer, GridCell, GridRow, PointDetail } from '@/lib/shapes';
+import type { BalanceMark, Explanation, GridCell, GridRow, PointDetail } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { pointKey, useDraftedBalances } from '@/lib/useDraftedBalances';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
@@ -49,6 +49,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
     const rowAt = useCallback((index: number) => pages.get(Math.floor(index / PAGE))?.[index % PAGE], [pages]);
     const view = { bucket: filter.bucket ?? 'week', as: filter.as ?? 'expected' };
 
+    // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoized
     const virtual = useVirtualizer({
         count: total,
         getScrollElement: () => scroller.current,
@@ -108,7 +109,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
     };
     const ask = (row: GridRow, start: string, target: HTMLElement) => {
         const box = target.getBoundingClientRect();
-        getJson<Answer>('/plan/ask', { item: row.item, at: row.site, period: start, ...view })
+        getJson<Explanation>('/plan/ask', { item: row.item, at: row.site, period: start, ...view })
             .then((answer) => setAsked({ answer, box, back: target }))
             .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
     };
@@ -239,7 +240,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
     );
 }
 
-const MARKS: Record<string, string> = {
+const MARKS: Record<BalanceMark, string> = {
     broken: 'bg-broken-tint font-bold text-broken',
     dip: 'bg-broken-tint',
     look: 'bg-look-tint font-semibold text-look-ink',
@@ -283,7 +284,7 @@ function Row({ row, index, at, width, drafted, isPicked, isOpen, indent, onPick,
                     type="button"
                     tabIndex={-1}
                     aria-label={
-                        isOpen ? t('Close the record of {item}', { item: row.item }) : t('Open the record of {item}', { item: row.item })
+                        isOpen ? t('Close the record of :item', { item: row.item }) : t('Open the record of :item', { item: row.item })
                     }
                     onClick={(event) => {
                         event.stopPropagation();
@@ -311,7 +312,7 @@ function Row({ row, index, at, width, drafted, isPicked, isOpen, indent, onPick,
                         onPick(index, place + 1);
                         onAsk(cell, event.currentTarget);
                     }}
-                    className={`relative flex shrink-0 cursor-pointer items-center justify-end pr-2 -outline-offset-2 ${draftedGround(drafted?.[cell.start]) ?? MARKS[cell.mark] ?? ''}`}
+                    className={`relative flex shrink-0 cursor-pointer items-center justify-end pr-2 -outline-offset-2 ${draftedGround(drafted?.[cell.start]) ?? MARKS[cell.mark]}`}
                     style={{ width }}
                 >
                     {cell.mark === 'broken' && <span className="sr-only">{t('short')}</span>}

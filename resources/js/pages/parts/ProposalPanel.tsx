@@ -7,8 +7,10 @@ import { day, qty } from '@/lib/format';
 import type { ProposalDetail, SupplierChoice } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { ProposalDraft } from '@/pages/parts/DraftForms';
-import { itemHref, Messages, SUPPLY } from '@/pages/parts/ItemPanel';
+import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import type { Edit } from '@/pages/parts/ProposalTable';
+import { SUPPLY_WAYS } from '@/lib/words';
+import { DateField } from '@/components/DateField';
 
 interface Props {
     detail: ProposalDetail;
@@ -24,7 +26,7 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
     return (
         <>
             <PanelHead
-                title={t('{qty} {unit} of {item}', { qty: qty(row.qty, row.decimals), unit: row.unit, item: row.item })}
+                title={t(':qty :unit of :item', { qty: qty(row.qty, row.decimals), unit: row.unit, item: row.item })}
                 onClose={onClose}
             />
             <p className="mb-3">
@@ -32,7 +34,7 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
                     {row.name}
                 </Link>{' '}
                 <span className="text-mute">
-                    · {t(SUPPLY[row.kind] ?? row.kind)}, {row.site}
+                    · {t(SUPPLY_WAYS[row.kind])}, {row.site}
                 </span>
             </p>
             <h3 className="mb-1 text-xs font-bold text-mute">{t('How it comes about')}</h3>
@@ -72,22 +74,19 @@ function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | '
     const changed = edit?.due !== undefined;
     return (
         <div className="flex items-center gap-2 text-sm">
-            <input
-                type="date"
-                aria-label={t('Date of the order')}
+            <DateField
+                label={t('Date of the order')}
                 disabled={!mayConvert}
                 value={edit?.due ?? own}
-                onChange={(event) =>
-                    onEdit({ due: event.target.value === own || event.target.value === '' ? undefined : event.target.value })
-                }
-                className={`h-7 rounded border px-2 ${changed ? 'border-draft bg-draft-tint font-semibold' : 'border-line bg-surface'}`}
+                onChange={(due) => onEdit({ due: due === own ? undefined : due })}
+                className={changed ? '!border-draft !bg-draft-tint font-semibold' : ''}
             />
             {changed && (
                 <button type="button" className="text-draft hover:underline" onClick={() => onEdit({ due: undefined })}>
-                    {t('back to {day}', { day: day(own) })}
+                    {t('back to :day', { day: day(own) })}
                 </button>
             )}
-            {!changed && own !== row.wanted && <span className="text-broken">{t('wanted {day}', { day: day(row.wanted) })}</span>}
+            {!changed && own !== row.wanted && <span className="text-broken">{t('wanted :day', { day: day(row.wanted) })}</span>}
         </div>
     );
 }
@@ -122,7 +121,7 @@ function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: Supplie
                     <span className="min-w-0 flex-1">
                         <span className="block truncate">{choice.name}</span>
                         <span className="block text-xs font-normal text-mute">
-                            {t('{n} working days', { n: choice.lead })},{' '}
+                            {t(':n working days', { n: choice.lead })},{' '}
                             {choice.price === null ? t('no price') : `${qty(choice.price, 2)} ${choice.currency}`}
                         </span>
                     </span>

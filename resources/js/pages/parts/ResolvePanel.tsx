@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useId, useState } from 'react';
 import { Button } from '@/components/Button';
 import { FigureChange } from '@/components/FigureChange';
 import { PanelHead } from '@/components/PanelHead';
 import { useDraft, type Change } from '@/lib/draft';
-import { postJson, Refusal } from '@/lib/http';
+import { postJson } from '@/lib/http';
 import type { RemedyRow, ShortageRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 
@@ -22,15 +23,16 @@ const MOST = 25;
 export function ResolvePanel({ rows, onClose }: { rows: ShortageRow[]; onClose: () => void }) {
     const draft = useDraft();
     const [asked] = useState(() => rows.slice(0, MOST));
-    const [found, setFound] = useState<Proposal[] | null>(null);
     const [left, setLeft] = useState<Set<string>>(new Set());
-    const [trouble, setTrouble] = useState<string | null>(null);
-
-    useEffect(() => {
-        postJson<{ proposals: Proposal[] }>('/shortages/resolve', { needs: asked.map(({ identity, item }) => ({ identity, item })) })
-            .then(({ proposals }) => setFound(proposals))
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
-    }, [asked]);
+    const { data, error } = useQuery({
+        queryKey: ['resolve', useId()],
+        queryFn: () =>
+            postJson<{ proposals: Proposal[] }>('/shortages/resolve', { needs: asked.map(({ identity, item }) => ({ identity, item })) }),
+        staleTime: Infinity,
+        gcTime: 0, // another time others may be short
+    });
+    const found = data?.proposals ?? null;
+    const trouble = error?.message ?? null;
 
     const chosen = (found ?? []).filter((one) => one.remedy && !left.has(one.identity));
     const keep = async () => {
@@ -56,7 +58,7 @@ export function ResolvePanel({ rows, onClose }: { rows: ShortageRow[]; onClose: 
                 {t('For each shortage in turn the remedy that hurts others least, on top of those above it. Keep what you like.')}
             </p>
             {rows.length > MOST && (
-                <p className="mt-1 text-look-ink">{t('The first {n} of the list; narrow it for others.', { n: MOST })}</p>
+                <p className="mt-1 text-look-ink">{t('The first :n of the list; narrow it for others.', { n: MOST })}</p>
             )}
             {trouble && <p className="mt-2 text-broken">{trouble}</p>}
             {!found && !trouble && <p className="mt-3">{t('Planning a way out of each ...')}</p>}
@@ -84,7 +86,7 @@ export function ResolvePanel({ rows, onClose }: { rows: ShortageRow[]; onClose: 
                             <span className="text-mute">
                                 <strong>{one.item}</strong>{' '}
                                 {one.solvedBy
-                                    ? t('needs nothing more after: {title}', { title: one.solvedBy })
+                                    ? t('needs nothing more after: :title', { title: one.solvedBy })
                                     : one.inTime
                                       ? t('is in time as it is proposed')
                                       : t('nothing that could be planned solves it')}
@@ -100,7 +102,7 @@ export function ResolvePanel({ rows, onClose }: { rows: ShortageRow[]; onClose: 
                     disabled={chosen.length === 0 || draft.busy}
                     onClick={() => void keep()}
                 >
-                    {tn('Draft {n} remedy', 'Draft {n} remedies', chosen.length)}
+                    {tn('Draft :n remedy', 'Draft :n remedies', chosen.length)}
                 </Button>
             )}
         </>

@@ -6,25 +6,25 @@ import { PegList } from '@/components/PegList';
 import { DraftMarks } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
 import { day, qty } from '@/lib/format';
-import type { Answer, SalesRow } from '@/lib/shapes';
+import type { Explanation, SalesRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import { SalesDraft } from '@/pages/parts/DraftForms';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** A sales line: whether it is on time, why not, and what serves it. */
-export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Answer | null; onClose: () => void }) {
+export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Explanation | null; onClose: () => void }) {
     return (
         <>
             <PanelHead title={`${row.order}/${row.line}`} onClose={onClose} />
             <p className="mb-2">
-                {row.customer} <span className="text-mute">· {t('priority {n}', { n: row.priority })}</span>
+                {row.customer} <span className="text-mute">· {t('priority :n', { n: row.priority })}</span>
             </p>
             <p className="mb-1">
                 {qty(row.open, row.decimals)} {row.unit}{' '}
                 <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
                     {row.item}
                 </Link>{' '}
-                {row.name}, {t('due {day}', { day: day(row.due) })}
+                {row.name}, {t('due :day', { day: day(row.due) })}
             </p>
             {row.strip ? (
                 <CoverStrip strip={row.strip} width={314} showDate />
@@ -33,7 +33,7 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: An
             )}
             {row.lateDays > 0 && (
                 <p className="mt-3 rounded border border-broken bg-broken-tint px-2.5 py-2">
-                    <strong>{tn('Expected 1 day late.', 'Expected {n} days late.', row.lateDays)}</strong> {row.reason}
+                    <strong>{tn('Expected 1 day late.', 'Expected :n days late.', row.lateDays)}</strong> {row.reason}
                 </p>
             )}
             {row.strip && (

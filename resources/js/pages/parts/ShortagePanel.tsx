@@ -38,15 +38,15 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
             <PanelHead
                 title={
                     solved
-                        ? t('{item} is covered with your draft', { item: row.item })
-                        : t('{qty} {unit} of {item} short', { qty: qty(row.short), unit: row.unit, item: row.item })
+                        ? t(':item is covered with your draft', { item: row.item })
+                        : t(':qty :unit of :item short', { qty: qty(row.short), unit: row.unit, item: row.item })
                 }
                 href={itemHref(row.item, row.site)}
                 onClose={onClose}
             />
             <p>
                 <MaybeLink to={row.consumer} />
-                {`, ${t('needed {day}', { day: day(row.date, plan.planDate) })}`}
+                {`, ${t('needed :day', { day: day(row.date, plan.planDate) })}`}
             </p>
             {!solved && (
                 <>
@@ -56,7 +56,7 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
                     <p className="mt-1 text-mute">{row.served}.</p>
                 </>
             )}
-            <p className="mt-1 text-mute">{t('For {whom}', { whom: row.hits.join(', ') })}</p>
+            <p className="mt-1 text-mute">{t('For :whom', { whom: row.hits.join(', ') })}</p>
             {subject && (
                 <p className="mt-1 flex gap-4">
                     <PeggingLink of={subject} />
@@ -116,7 +116,7 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
                             <Button type="submit">{t('Accept')}</Button>
                         )}
                     </div>
-                    {accepted && <p className="mt-1 text-sm text-mute">{t('Accepted: {reason}', { reason: accepted })}</p>}
+                    {accepted && <p className="mt-1 text-sm text-mute">{t('Accepted: :reason', { reason: accepted })}</p>}
                     {refused && <p className="mt-1 text-broken">{refused}</p>}
                 </form>
             )}

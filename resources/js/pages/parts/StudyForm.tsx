@@ -3,11 +3,13 @@ import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { PanelHead } from '@/components/PanelHead';
 import { day } from '@/lib/format';
-import { postJson, putJson, Refusal } from '@/lib/http';
+import { postJson, putJson } from '@/lib/http';
 import type { StudyRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { CHANGE_KINDS, ChangeFields, type Fields } from '@/pages/parts/ChangeFields';
+import { DateField } from '@/components/DateField';
+import { useCommand } from '@/lib/useCommand';
 
 interface Props {
     study: StudyRow | null;
@@ -19,6 +21,11 @@ interface Props {
 interface Line {
     text: string;
     fields: Fields;
+}
+
+interface Saved {
+    id: number;
+    run: number | null;
 }
 
 /** A study's name, what of the parameters differs, and the changes on top of the live data. */
@@ -33,31 +40,29 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
     const [lines, setLines] = useState<Line[]>(
         () => study?.changes.map((change) => ({ text: change.text, fields: JSON.parse(change.fields) as Fields })) ?? [],
     );
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const [busy, setBusy] = useState(false);
     const same = (a: string[], b: string[]) => a.length === b.length && a.every((one) => b.includes(one));
-    const save = (run: boolean) => {
-        setBusy(true);
-        const body = {
-            name,
-            run,
-            version: study?.version ?? 0,
-            changes: lines.map((line) => line.fields),
-            parameters: {
-                horizonEnd: horizon || null,
-                forecasts: same(forecasts, runDefaults.forecasts) ? null : forecasts,
-                sites: chosenSites.length === sites.length ? null : chosenSites,
-                safetyStock: safety ? null : false,
-            },
-        };
-        (study
-            ? putJson<{ id: number; run: number | null }>(`/studies/${study.id}`, body)
-            : postJson<{ id: number; run: number | null }>('/studies', body)
-        )
-            .then((saved) => onSaved(saved.id, saved.run))
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)))
-            .finally(() => setBusy(false));
-    };
+    const {
+        send: save,
+        busy,
+        trouble,
+    } = useCommand(
+        (run: boolean) => {
+            const body = {
+                name,
+                run,
+                version: study?.version ?? 0,
+                changes: lines.map((line) => line.fields),
+                parameters: {
+                    horizonEnd: horizon || null,
+                    forecasts: same(forecasts, runDefaults.forecasts) ? null : forecasts,
+                    sites: chosenSites.length === sites.length ? null : chosenSites,
+                    safetyStock: safety ? null : false,
+                },
+            };
+            return study ? putJson<Saved>(`/studies/${study.id}`, body) : postJson<Saved>('/studies', body);
+        },
+        (saved) => onSaved(saved.id, saved.run),
+    );
     return (
         <form
             onSubmit={(event) => {
@@ -65,7 +70,7 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                 save(true);
             }}
         >
-            <PanelHead title={study ? t('Change {name}', { name: study.name }) : t('New study')} onClose={onClose} />
+            <PanelHead title={study ? t('Change :name', { name: study.name }) : t('New study')} onClose={onClose} />
             <label className="mt-2 block text-xs font-bold text-mute" htmlFor="study-name">
                 {t('Name')}
             </label>
@@ -82,13 +87,7 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                 <label htmlFor="study-horizon" className="flex-1">
                     {t('Plan up to')}
                 </label>
-                <input
-                    id="study-horizon"
-                    type="date"
-                    value={horizon}
-                    onChange={(event) => setHorizon(event.target.value)}
-                    className="h-7 rounded border border-line bg-surface px-2"
-                />
+                <DateField id="study-horizon" value={horizon} onChange={setHorizon} optional />
             </div>
             <Ticks
                 title={t('Forecasts that count')}
@@ -108,7 +107,7 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                         <span className="flex-1">{line.text}</span>
                         <button
                             type="button"
-                            aria-label={t('Take out: {text}', { text: line.text })}
+                            aria-label={t('Take out: :text', { text: line.text })}
                             onClick={() => setLines(lines.filter((_, other) => other !== place))}
                             className="text-mute hover:text-ink"
                         >
@@ -148,7 +147,7 @@ function inWords(fields: Fields, planDate: string): string {
         }
         return [field.type === 'date' ? day(String(value), planDate) : Array.isArray(value) ? value.join(', ') : String(value)];
     });
-    return `${t(kind?.label ?? '')}: ${values.join(', ')}`;
+    return `${kind ? t(kind.label) : fields.change}: ${values.join(', ')}`;
 }
 
 function Ticks({

@@ -2,7 +2,7 @@ import { Link, router } from '@inertiajs/react';
 import { ChevronDown, ChevronRight, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { addDays, day, daysBetween, period, qty } from '@/lib/format';
-import type { ThreadRow } from '@/lib/shapes';
+import type { ThreadKind, ThreadRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import { moveAmongRows } from '@/lib/useRowKeys';
 
@@ -102,8 +102,8 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
                 <ZoomButton label={t('All of it')} icon={Maximize2} onClick={() => zoomTo(null)} />
                 <Legend />
                 <span className="ml-3">
-                    {tn('1 supply', '{n} supplies', rows.length)}
-                    {visible.length < rows.length && `, ${t('{n} folded away', { n: rows.length - visible.length })}`}
+                    {tn('1 supply', ':n supplies', rows.length)}
+                    {visible.length < rows.length && `, ${t(':n folded away', { n: rows.length - visible.length })}`}
                 </span>
                 <button
                     type="button"
@@ -256,7 +256,12 @@ function Ground({
     );
 }
 
-const TEXTURES: Record<string, string> = { order: 'cover-order', proposal: 'cover-proposal', stock: 'cover-stock', gap: 'cover-nothing' };
+const TEXTURES: Partial<Record<ThreadKind, string>> = {
+    order: 'cover-order',
+    proposal: 'cover-proposal',
+    stock: 'cover-stock',
+    gap: 'cover-nothing',
+};
 
 interface RowProps {
     row: ThreadRow;
@@ -334,8 +339,8 @@ function Row({ row, x, scale, planDate, children, folded, onToggle }: RowProps) 
 }
 
 function inWords(row: ThreadRow, planDate: string): string {
-    const late = row.lateDays > 0 ? `, ${tn('1 day late', '{n} days late', row.lateDays)}` : '';
-    return `${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}, ${t('there {day}', { day: day(row.to, planDate) })}${late}`;
+    const late = row.lateDays > 0 ? `, ${tn('1 day late', ':n days late', row.lateDays)}` : '';
+    return `${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}, ${t('there :day', { day: day(row.to, planDate) })}${late}`;
 }
 
 function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => number; scale: number; planDate: string }) {
@@ -357,7 +362,7 @@ function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => 
                     />
                     <span className="absolute text-xs leading-tight whitespace-nowrap" style={{ left: end + 14, top: 6 }}>
                         {row.lateDays > 0 && (
-                            <strong className="block text-broken">{tn('1 day late', '{n} days late', row.lateDays)}</strong>
+                            <strong className="block text-broken">{tn('1 day late', ':n days late', row.lateDays)}</strong>
                         )}
                         <span className={row.lateDays > 0 ? 'text-mute' : 'relative top-1.5 text-mute'}>{day(row.to, planDate)}</span>
                     </span>

@@ -1,0 +1,71 @@
+import type { CoverKind, DifferenceKind, HitKind, MessageCode, NeedState, OrderKind, OrderState, PegWay, RunStage } from '@/lib/shapes';
+import type { Sentence } from '@/lib/t';
+
+// The words for what the server sends as a code, each to be said with t(). A code without a word does not compile.
+
+export const ORDER_KINDS: Record<OrderKind, Sentence> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
+
+export const ORDER_STATES: Record<OrderState, Sentence> = { firm: 'Firm', released: 'Released', done: 'Done', cancelled: 'Cancelled' };
+
+/** How an item comes to a site. */
+export const SUPPLY_WAYS: Record<OrderKind, Sentence> = { make: 'made here', buy: 'bought', transfer: 'from another site' };
+
+/** The right that converting takes; not said, but sent. */
+export const CONVERT_RIGHTS: Record<OrderKind, string> = {
+    buy: 'convert purchases',
+    make: 'convert production',
+    transfer: 'convert transfers',
+};
+
+export const MESSAGE_KINDS: Record<MessageCode, Sentence> = {
+    bring_in: 'Wanted earlier',
+    push_out: 'Wanted later',
+    cancel: 'Nobody needs it',
+    overdue: 'Overdue',
+    start_passed: 'Start has passed',
+    frozen: 'In frozen days',
+    late_demand: 'Demand in the past',
+    no_supplier: 'No supplier',
+    no_bom: 'No structure',
+    below_safety: 'Runs short',
+};
+
+/** What a need waits for, the worst first. */
+export const NEED_STATES: Record<NeedState, Sentence> = {
+    waiting: 'waiting for a late supply',
+    passed: 'past the day to order',
+    order_now: 'in time if ordered now',
+    covered: 'covered',
+};
+
+export const COVERS: Record<CoverKind, Sentence> = {
+    stock: 'from stock',
+    order: 'from open orders',
+    proposal: 'from proposals',
+    late: 'too late',
+    nothing: 'not covered',
+};
+
+export const DIFFERENCES: Record<DifferenceKind, Sentence> = { added: 'new', gone: 'gone', changed: 'changed' };
+
+export const PEG_WAYS: Record<PegWay, Sentence> = { down: 'Down to raw stock', up: 'Up to customers', 'hold-up': 'Only the hold-up' };
+
+export const HITS: Record<HitKind | 'command', Sentence> = {
+    item: 'Items',
+    order: 'Orders',
+    sales: 'Sales orders',
+    customer: 'Customers',
+    supplier: 'Suppliers',
+    command: 'Go to',
+};
+
+/** What a run is doing, in its order. */
+export const RUN_STAGES: Record<RunStage, Sentence> = {
+    queued: 'Waiting for its turn',
+    reading: 'Reading the data',
+    structure: 'Structures and levels',
+    demand: 'Demand',
+    netting: 'Netting',
+    projection: 'What will be, and pegging',
+    storing: 'Storing the result',
+};
