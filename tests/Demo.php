@@ -27,6 +27,22 @@ final class Demo
         return app(StartRun::class)([], null);
     }
 
+    /**
+     * The files of a case with others in place of some or beside them, by name.
+     *
+     * @param  array<string, string>  $others
+     * @return array<string, string>
+     */
+    public static function copy(string $case, array $others): array
+    {
+        $files = [];
+        foreach (glob(__DIR__."/cases/{$case}/*.csv") ?: [] as $file) {
+            $files[basename($file)] = (string) file_get_contents($file);
+        }
+
+        return [...$files, ...$others];
+    }
+
     public static function user(string $role): User
     {
         return User::role($role)->firstOrFail();

@@ -74,7 +74,10 @@ final class Application
     private function openBrowser(string $profile): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage', '--no-first-run', '--force-device-scale-factor=1', "--user-data-dir={$profile}"]);
+        $options->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage',
+            '--no-first-run', '--force-device-scale-factor=1', "--user-data-dir={$profile}",
+        ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
@@ -92,11 +95,21 @@ final class Application
         }
         $root = dirname(__DIR__, 2);
         $this->begin(['php', 'artisan', 'queue:work', '--quiet', '--sleep=0.1', '--tries=1'], $root);
-        $this->begin(['php', 'artisan', 'yposta:desk', '--quiet'], $root);
-        $this->begin(['php', '-d', 'opcache.enable_cli=1', '-S', "127.0.0.1:{$this->port}", "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php"], "{$root}/public", ['PHP_CLI_SERVER_WORKERS' => '3']);
+        $this->begin(['php', 'artisan', 'yposta:keep-plan', '--quiet'], $root);
+        $this->begin(
+            [
+                'php', '-d', 'opcache.enable_cli=1', '-S', "127.0.0.1:{$this->port}",
+                "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php",
+            ],
+            "{$root}/public",
+            ['PHP_CLI_SERVER_WORKERS' => '3'],
+        );
         $driverPort = $this->driverPort = self::freePort();
         $this->begin(['chromedriver', "--port={$driverPort}"], $root);
-        self::await(fn () => self::listens($this->port) && self::listens($driverPort) && file_exists("{$this->database}.desk"), 'the server and the driver of the browser');
+        self::await(
+            fn () => self::listens($this->port) && self::listens($driverPort) && file_exists("{$this->database}.plan"),
+            'the server and the driver of the browser',
+        );
         $this->driver = $this->openBrowser($this->profile);
     }
 
@@ -121,15 +134,20 @@ final class Application
     private function environment(): array
     {
         return [
-            ...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'YPOSTA_DEMO' => 'true', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $this->database,
-            'QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'APP_URL' => $this->address(), 'YPOSTA_DESK' => "{$this->database}.desk",
+            ...getenv(), 'APP_ENV' => 'production', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'YPOSTA_DEMO' => 'true',
+            'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $this->database,
+            'QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'APP_URL' => $this->address(),
+            'YPOSTA_PLAN_SOCKET' => "{$this->database}.plan",
         ];
     }
 
     /** @param  list<string>  $command */
     private function finish(array $command): void
     {
-        $process = proc_open($command, [['file', '/dev/null', 'r'], ['pipe', 'w'], ['redirect', 1]], $pipes, dirname(__DIR__, 2), $this->environment());
+        $process = proc_open(
+            $command, [['file', '/dev/null', 'r'], ['pipe', 'w'], ['redirect', 1]], $pipes, dirname(__DIR__, 2),
+            $this->environment(),
+        );
         $output = $process === false ? '' : stream_get_contents($pipes[1]);
         if ($process === false || proc_close($process) !== 0) {
             throw new RuntimeException(implode(' ', $command)." failed:\n{$output}");
@@ -144,7 +162,10 @@ final class Application
      */
     private function begin(array $command, string $folder, array $more = []): void
     {
-        $process = proc_open(['setsid', ...$command], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, $folder, [...$this->environment(), ...$more]);
+        $process = proc_open(
+            ['setsid', ...$command], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes,
+            $folder, [...$this->environment(), ...$more],
+        );
         if ($process === false) {
             throw new RuntimeException("{$command[0]} did not start");
         }

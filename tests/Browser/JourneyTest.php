@@ -20,7 +20,10 @@ function proposalsOf(Person $person, string $item): array
     $rows = "//tbody[.//th[contains(., '{$item} ')]]//tr[@data-row]";
     $person->opens("/proposals?until=all&by=item&q={$item}")->find("({$rows})[1]");
 
-    return array_map(fn (int $n) => $person->reads("({$rows})[{$n}]//input[@inputmode='decimal']").' '.$person->reads("({$rows})[{$n}]/td[5]"), range(1, $person->counts($rows)));
+    return array_map(
+        fn (int $n) => $person->reads("({$rows})[{$n}]//input[@inputmode='decimal']").' '.$person->reads("({$rows})[{$n}]/td[5]"),
+        range(1, $person->counts($rows)),
+    );
 }
 
 it('takes a planner from a forecast to orders, and proposes nothing twice', function () {
@@ -35,7 +38,8 @@ it('takes a planner from a forecast to orders, and proposes nothing twice', func
     $person->types($cell, '19')->presses('ENTER')->sees('1 change since');
 
     // run, and watch the stages to the result
-    $person->clicks("//button[normalize-space()='Run']")->sees('All levels')->clicks("//button[normalize-space()='Run now']")->sees('The new plan is live')->seesNot('1 change since');
+    $person->clicks("//button[normalize-space()='Run']")->sees('All levels')->clicks("//button[normalize-space()='Run now']")
+        ->sees('The new plan is live')->seesNot('1 change since');
     $person->presses('ESCAPE');
 
     // the balance and the proposals of the item have changed
@@ -51,15 +55,22 @@ it('takes a planner from a forecast to orders, and proposes nothing twice', func
     $person->opens('/proposals')->sees('By supplier');
     $fennick = "//tbody[.//th[contains(., 'Fennick Circuits')]]//tr[@data-row]";
     $made = "//tbody[.//th[contains(., 'Made at Oskerby')]]//tr[@data-row]";
-    $items = [$person->reads("({$fennick})[1]/td[2]/span[1]"), $person->reads("({$fennick})[2]/td[2]/span[1]"), $person->reads("({$made})[1]/td[2]/span[1]")];
-    $person->clicks("({$fennick})[1]//input[@type='checkbox']")->clicks("({$fennick})[2]//input[@type='checkbox']")->clicks("({$made})[1]//input[@type='checkbox']")
+    $items = [
+        $person->reads("({$fennick})[1]/td[2]/span[1]"),
+        $person->reads("({$fennick})[2]/td[2]/span[1]"),
+        $person->reads("({$made})[1]/td[2]/span[1]"),
+    ];
+    $person->clicks("({$fennick})[1]//input[@type='checkbox']")->clicks("({$fennick})[2]//input[@type='checkbox']")
+        ->clicks("({$made})[1]//input[@type='checkbox']")
         ->sees('3 picked')->sees('1 purchase order')->sees('1 production order');
     $number = $person->find("({$made})[1]//input[@type='checkbox']")->getAttribute('aria-label');
-    $person->clicks("//button[starts-with(normalize-space(), 'Convert')]")->sees('1 purchase order and 1 production order made.')->sees('2 changes since');
+    $person->clicks("//button[starts-with(normalize-space(), 'Convert')]")->sees('1 purchase order and 1 production order made.')
+        ->sees('1 change since');
     expect($person->counts("//input[@aria-label='{$number}']"))->toBe(0);
 
     // find the one purchase order with both lines, and the production order with its components and its source
-    $person->clicks("//div[@role='status']//a[starts-with(text(), 'P-')]")->sees('Fennick Circuits')->sees($items[0])->sees($items[1])->sees('of run');
+    $person->clicks("//div[@role='status']//a[starts-with(text(), 'P-')]")->sees('Fennick Circuits')->sees($items[0])->sees($items[1])
+        ->sees('of run');
     expect($person->counts("//table[.//th[text()='Price']]/tbody/tr"))->toBe(2);
     $person->opens('/orders?kind=make&status=firm')->sees("{$items[2]}");
     $person->clicks("//tr[@data-row][td[contains(., 'from run')]]")->sees('Made from Proposal');
@@ -94,7 +105,8 @@ it('can be worked by keyboard alone', function () {
     $person->presses('ENTER')->sees('Proposals to start');
 
     // tick, type a quantity, take it back, convert
-    $person->opens('/proposals?by=date')->focuses('[data-row]')->presses('ARROW_DOWN')->presses(' ')->sees('1 picked')->presses('ENTER')->presses('7777')->presses('ESCAPE')
+    $person->opens('/proposals?by=date')->focuses('[data-row]')->presses('ARROW_DOWN')->presses(' ')->sees('1 picked')->presses('ENTER')
+        ->presses('7777')->presses('ESCAPE')
         ->presses('c')->sees('order made.');
     expect($person->complaints())->toBe([]);
 });
@@ -104,7 +116,8 @@ it('asks before an absurd quantity is ordered, and gives it back', function () {
     $person->opens('/proposals?by=date');
     $row = '(//tr[@data-row])[1]';
     $old = $person->reads("{$row}//input[@inputmode='decimal']");
-    $person->types("{$row}//input[@inputmode='decimal']", '99999')->clicks("{$row}//input[@type='checkbox']")->clicks("//button[starts-with(normalize-space(), 'Convert')]")
+    $person->types("{$row}//input[@inputmode='decimal']", '99999')->clicks("{$row}//input[@type='checkbox']")
+        ->clicks("//button[starts-with(normalize-space(), 'Convert')]")
         ->sees('Is this quantity meant?')->sees('Nothing has been ordered yet.')->clicks("//button[normalize-space()='Back to the list']")->seesNot('Is this quantity meant?');
     $person->clicks("{$row}//input[@inputmode='decimal']")->presses('ESCAPE');
     expect($person->reads("{$row}//input[@inputmode='decimal']"))->toBe($old);
@@ -114,7 +127,8 @@ it('hides from a viewer what a viewer may not do', function () {
     $person = Person::signedIn('tamsin@marrowby.example');
     $person->opens('/proposals')->sees('By supplier');
 
-    expect($person->counts("//button[normalize-space()='Run']"))->toBe(0)->and($person->counts("//tr[@data-row]//input[@type='checkbox']"))->toBe(0);
+    expect($person->counts("//button[normalize-space()='Run']"))->toBe(0)->and($person->counts("//tr[@data-row]//input[@type='checkbox']"))
+        ->toBe(0);
     $person->opens('/demand?view=forecast')->sees('You may look at the forecast but not change it.');
     expect($person->complaints())->toBe([]);
 });

@@ -36,7 +36,8 @@ final class Person
 
             return $person->opens('/')->sees('Needs you');
         }
-        $person->opens('/sign-in')->types('#email', $email)->types('#password', 'river-and-wind')->clicks("//button[@type='submit']")->sees('Needs you');
+        $person->opens('/sign-in')->types('#email', $email)->types('#password', 'river-and-wind')->clicks("//button[@type='submit']")
+            ->sees('Needs you');
         self::$sessions[$key] = $person->browser->manage()->getCookies();
 
         return $person;
@@ -95,17 +96,6 @@ final class Person
         $field->click();
         $this->browser->executeScript('arguments[0].select && arguments[0].select()', [$field]);
         $field->sendKeys($text);
-
-        return $this;
-    }
-
-    /** Fills a field of the browser's own, as a date, in one go. */
-    public function sets(string $where, string $value): self
-    {
-        $this->browser->executeScript(
-            "const field = arguments[0]; Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value').set.call(field, arguments[1]); field.dispatchEvent(new Event('input', {bubbles: true})); field.dispatchEvent(new Event('change', {bubbles: true}))",
-            [$this->find($where), $value],
-        );
 
         return $this;
     }
@@ -180,7 +170,10 @@ final class Person
     /** What the browser complained about since it was last asked; an empty list when all is well. */
     public function complaints(): array
     {
-        $entries = array_filter($this->browser->manage()->getLog('browser'), fn (array $entry) => $entry['level'] === 'SEVERE' && ! str_contains($entry['message'], 'status of 422'));
+        $entries = array_filter(
+            $this->browser->manage()->getLog('browser'),
+            fn (array $entry) => $entry['level'] === 'SEVERE' && ! str_contains($entry['message'], 'status of 422'),
+        );
 
         return array_values(array_map(fn (array $entry) => $entry['message'], $entries));
     }

@@ -14,8 +14,10 @@ use Tests\Demo;
 function convertCompany(): Run
 {
     return Demo::of(folderWith([
-        'plan.csv' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-06-30\n", 'calendars.csv' => "calendar,weekdays\nWORK,12345\n", 'sites.csv' => "site,name,calendar\nMAIN,Main plant,WORK\nDEPOT,Depot,WORK\n",
-        'suppliers.csv' => "supplier,name,currency\nSUP,Sundry Parts,EUR\nOTHER,Other Parts,EUR\n", 'items.csv' => "item,name,unit,decimals\nTOP,Top,pcs,0\nA,Part A,pcs,0\nB,Part B,kg,2\nLOST,Nobody sells it,pcs,0\n",
+        'plan.csv' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-06-30\n", 'calendars.csv' => "calendar,weekdays\nWORK,12345\n",
+        'sites.csv' => "site,name,calendar\nMAIN,Main plant,WORK\nDEPOT,Depot,WORK\n",
+        'suppliers.csv' => "supplier,name,currency\nSUP,Sundry Parts,EUR\nOTHER,Other Parts,EUR\n",
+        'items.csv' => "item,name,unit,decimals\nTOP,Top,pcs,0\nA,Part A,pcs,0\nB,Part B,kg,2\nLOST,Nobody sells it,pcs,0\n",
         'planning.csv' => "item,site,supply,lead_days,supplier,from_site\nTOP,MAIN,make,3,,\nTOP,DEPOT,transfer,2,,MAIN\nA,MAIN,buy,5,SUP,\nB,MAIN,buy,5,SUP,\nLOST,MAIN,buy,5,,\n",
         'supplier_items.csv' => "supplier,item,lead_days,price,rank\nSUP,A,5,2.5,1\nOTHER,A,3,4,2\nSUP,B,5,10,1\n",
         'bom.csv' => "item,line,component,qty,offset_days\nTOP,10,A,2,\nTOP,20,B,0.25,1\nTOP,30,LOST,1,\n",
@@ -26,13 +28,19 @@ function convertCompany(): Run
 /** Numbers of the live proposals by item and site, in order. */
 function numbersOf(string $item, string $site = 'MAIN'): array
 {
-    return DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))->where('s.run_id', Run::live()->id)
+    return DB::table('plan_supplies as s')->join(
+        'plan_points as p',
+        fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'),
+    )->where('s.run_id', Run::live()->id)
         ->where('s.kind', 'proposal')->where('p.item_code', $item)->where('p.site_code', $site)->orderBy('s.n')->pluck('s.name')->map(fn ($value) => (int) $value)->all();
 }
 
 function convertLines(array $lines, array $more = [])
 {
-    return test()->postJson('/proposals/convert', ['run' => Run::live()->id, 'key' => bin2hex(random_bytes(12)), 'lines' => $lines, ...$more]);
+    return test()->postJson(
+        '/proposals/convert',
+        ['run' => Run::live()->id, 'key' => bin2hex(random_bytes(12)), 'lines' => $lines, ...$more],
+    );
 }
 
 beforeEach(function () {
@@ -41,23 +49,31 @@ beforeEach(function () {
 });
 
 it('makes one purchase order for each supplier and site and one production order for each proposal', function () {
-    $lines = array_map(fn (int $number) => ['number' => $number], [...numbersOf('A'), ...numbersOf('B'), ...numbersOf('TOP'), ...numbersOf('TOP', 'DEPOT')]);
-    convertLines($lines)->assertOk()->assertJsonPath('message', '1 purchase order and 2 production orders and 1 transfer order made.')->assertJsonCount(4, 'orders');
+    $lines = array_map(
+        fn (int $number) => ['number' => $number],
+        [...numbersOf('A'), ...numbersOf('B'), ...numbersOf('TOP'), ...numbersOf('TOP', 'DEPOT')],
+    );
+    convertLines($lines)->assertOk()->assertJsonPath('message', '1 purchase order, 2 production orders and 1 transfer order made.')
+        ->assertJsonCount(4, 'orders');
 
     $purchase = Order::query()->where('kind', 'buy')->sole();
     expect($purchase->supplier_code)->toBe('SUP')->and($purchase->status)->toBe('firm')
-        ->and($purchase->lines->pluck('code')->all())->toBe(array_map(fn (int $n) => "{$purchase->code}.{$n}", range(1, count($purchase->lines))))
+        ->and($purchase->lines->pluck('code')
+            ->all())->toBe(array_map(fn (int $n) => "{$purchase->code}.{$n}", range(1, count($purchase->lines))))
         ->and($purchase->lines->every(fn (OrderLine $line) => $line->run_id === $this->run->id && $line->proposal !== null))->toBeTrue()
         ->and($purchase->lines->where('item_code', 'A')->first()->price)->toBe(2_500_000);
 
-    $production = OrderLine::query()->where('item_code', 'TOP')->whereHas('order', fn ($query) => $query->where('kind', 'make'))->orderBy('due')->first();
+    $production = OrderLine::query()->where('item_code', 'TOP')->whereHas('order', fn ($query) => $query->where('kind', 'make'))
+        ->orderBy('due')->first();
     expect($production->components->map(fn ($row) => [$row->line, $row->item_code, (int) $row->qty, substr($row->need, 0, 10)])->all())
         ->toBe([['10', 'A', 20_000_000, '2026-03-17'], ['20', 'B', 2_500_000, '2026-03-18'], ['30', 'LOST', 10_000_000, '2026-03-17']])
-        ->and(Activity::query()->where('event', 'order made')->count())->toBe(4);
+        ->and(Activity::query()->where('event', 'commit')
+            ->sole()->description)->toContain('Make 10 pcs TOP at MAIN')->toContain('from SUP');
 });
 
 it('proposes nothing twice: a second run after converting all has nothing left', function () {
-    $lines = DB::table('plan_supplies')->where('run_id', $this->run->id)->where('kind', 'proposal')->pluck('name')->map(fn ($name) => ['number' => (int) $name, 'supplier' => null])->all();
+    $lines = DB::table('plan_supplies')->where('run_id', $this->run->id)->where('kind', 'proposal')->pluck('name')
+        ->map(fn ($name) => ['number' => (int) $name, 'supplier' => null])->all();
     foreach ($lines as &$line) {
         in_array($line['number'], numbersOf('LOST'), true) && $line['supplier'] = 'OTHER';
     }
@@ -102,18 +118,22 @@ it('tells the second of two people who convert the same proposal, and makes noth
 
 it('takes a changed quantity, date and supplier, and works the components out anew', function () {
     convertLines([
-        ['number' => numbersOf('A')[1], 'qty' => '25', 'due' => '2026-03-16', 'supplier' => 'OTHER'], ['number' => numbersOf('B')[0]], ['number' => numbersOf('TOP')[0], 'qty' => '15'],
-    ])->assertOk()->assertJsonCount(3, 'orders');
+        ['number' => numbersOf('A')[1], 'qty' => '25', 'due' => '2026-03-16', 'supplier' => 'OTHER'], ['number' => numbersOf('B')[0]],
+        ['number' => numbersOf('TOP')[0], 'qty' => '15'],
+    ], ['agreed' => true])->assertOk()->assertJsonCount(3, 'orders');
     $line = OrderLine::query()->where('item_code', 'A')->sole();
 
-    expect($line->qty)->toBe(25_000_000)->and($line->due)->toStartWith('2026-03-16')->and($line->start)->toStartWith('2026-03-11')->and($line->price)->toBe(4_000_000)
+    expect($line->qty)->toBe(25_000_000)->and($line->due)->toStartWith('2026-03-16')->and($line->start)->toStartWith('2026-03-11')
+        ->and($line->price)->toBe(4_000_000)
         ->and($line->order->supplier_code)->toBe('OTHER')
-        ->and(OrderLine::query()->where('item_code', 'TOP')->sole()->components->pluck('qty', 'item_code')->all())->toBe(['A' => 30_000_000, 'B' => 3_750_000, 'LOST' => 15_000_000]);
+        ->and(OrderLine::query()->where('item_code', 'TOP')->sole()->components->pluck('qty', 'item_code')
+            ->all())->toBe(['A' => 30_000_000, 'B' => 3_750_000, 'LOST' => 15_000_000]);
 });
 
 it('asks about a quantity that is absurd against its need, and orders it when told so', function () {
     $lines = [['number' => numbersOf('TOP')[0], 'qty' => '5000']];
-    convertLines($lines)->assertStatus(422)->assertJsonPath('reason', 'absurd')->assertJsonPath('details.lines.0', 'TOP: 5000 pcs instead of the proposed 10 pcs');
+    convertLines($lines)->assertStatus(422)->assertJsonPath('reason', 'absurd')
+        ->assertJsonPath('details.lines.0', 'TOP: 5,000 pcs instead of the proposed 10 pcs');
     expect(Order::query()->count())->toBe(0);
     convertLines($lines, ['sure' => true])->assertOk();
     expect(OrderLine::query()->sole()->qty)->toBe(5_000_000_000);
@@ -121,13 +141,17 @@ it('asks about a quantity that is absurd against its need, and orders it when to
 
 it('refuses what is wrong, says what, and orders nothing', function (array $change, string $message) {
     convertLines([['number' => numbersOf('B')[0], ...$change]])->assertStatus(422);
-    convertLines([['number' => numbersOf('A')[0]], ['number' => numbersOf('B')[0], ...$change]])->assertStatus(422)->assertJsonPath('message', $message);
+    convertLines([['number' => numbersOf('A')[0]], ['number' => numbersOf('B')[0], ...$change]])->assertStatus(422)
+        ->assertJsonPath('message', $message);
 
     expect(Order::query()->count())->toBe(0)->and(DB::table('conversions')->count())->toBe(0);
 })->with([
     'negative' => [['qty' => '-3'], 'The quantity of B must be above 0. Nothing was ordered.'],
     'zero' => [['qty' => '0'], 'The quantity of B must be above 0. Nothing was ordered.'],
-    'forty digits' => [['qty' => str_repeat('9', 40)], "The quantity of B: '999999999999999999999999999...' is beyond 9,000,000,000,000. Nothing was ordered."],
+    'forty digits' => [
+        ['qty' => str_repeat('9', 40)],
+        "The quantity of B: '999999999999999999999999999...' is beyond 9,000,000,000,000. Nothing was ordered.",
+    ],
     'no number' => [['qty' => 'many'], "The quantity of B: 'many' is not a number. Nothing was ordered."],
     'too many decimals' => [['qty' => '1.234'], 'The quantity of B has more decimals than the item, which has 2. Nothing was ordered.'],
     'a day that is none' => [['due' => '2026-02-31'], 'The date of B: there is no day 2026-02-31. Nothing was ordered.'],
@@ -137,16 +161,79 @@ it('refuses what is wrong, says what, and orders nothing', function (array $chan
 
 it('refuses a proposal without a supplier until one is chosen', function () {
     $number = numbersOf('LOST')[0];
-    convertLines([['number' => $number]])->assertStatus(422)->assertJsonPath('reason', 'supplier')->assertJsonPath('message', 'LOST has no supplier. Choose one first; nothing was ordered.');
+    convertLines([['number' => $number]])->assertStatus(422)->assertJsonPath('reason', 'supplier')
+        ->assertJsonPath('message', 'LOST has no supplier. Choose one first; nothing was ordered.');
     convertLines([['number' => $number, 'supplier' => 'OTHER']])->assertOk();
 });
 
 it('refuses proposals that are not there, twice the same, none, or of a plan that has been replaced', function () {
-    convertLines([['number' => 9999]])->assertStatus(422)->assertJsonPath('message', 'There is no proposal 9999 in this plan. Nothing was ordered.');
+    convertLines([['number' => 9999]])->assertStatus(422)
+        ->assertJsonPath('message', 'There is no proposal 9999 in this plan. Nothing was ordered.');
     $number = numbersOf('B')[0];
     convertLines([['number' => $number], ['number' => $number]])->assertStatus(422);
     convertLines([])->assertStatus(422);
     app(StartRun::class)([], null);
     convertLines([['number' => $number]], ['run' => $this->run->id])->assertStatus(422)->assertJsonPath('reason', 'stale');
     expect(Order::query()->count())->toBe(0);
+});
+
+/** A company whose only customer needs 10 on an early date and 30 later; both are bought with a lead time of two days. */
+function earlyAndLate(): void
+{
+    Demo::of(folderWith([
+        'plan.csv' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-06-30\n", 'calendars.csv' => "calendar,weekdays\nWORK,12345\n",
+        'sites.csv' => "site,name,calendar\nMAIN,Main plant,WORK\n",
+        'suppliers.csv' => "supplier,name,currency\nSUP,Sundry Parts,EUR\n",
+        'items.csv' => "item,name,unit,decimals\nA,Part A,pcs,0\nB,Part B,pcs,0\n",
+        'planning.csv' => "item,site,supply,lead_days,supplier\nA,MAIN,buy,2,SUP\nB,MAIN,buy,2,SUP\n",
+        'sales.csv' => "order,line,item,site,qty,due,customer\nS1,1,A,MAIN,10,2026-03-09,Ferry Co\nS2,1,A,MAIN,30,2026-03-20,Isle Survey\nS3,1,B,MAIN,5,2026-03-11,Ferry Co\n",
+    ]));
+    test()->actingAs(Demo::user('planner'));
+}
+
+it('plans a conversion first: says whom it would make wait, and what to take along so that nobody has to', function () {
+    earlyAndLate();
+    [$early, $late] = numbersOf('A');
+    $refused = convertLines([['number' => $late], ['number' => numbersOf('B')[0]]])->assertStatus(422)->assertJsonPath('reason', 'delays')
+        ->assertJsonPath('message', '1 customer line would come later. Nothing was ordered yet.')->json('details');
+
+    expect($refused['lines'][0])->toMatchArray([
+        'label' => 'S1/1', 'customer' => 'Ferry Co', 'before' => '2026-03-09', 'after' => '2026-03-20', 'days' => 11,
+    ])
+        ->and($refused['along'])->toBe([[
+            'number' => $early, 'item' => 'A', 'name' => 'Part A', 'qty' => '10', 'unit' => 'pcs', 'due' => '2026-03-09',
+        ]])
+        ->and($refused['left'])->toBe(0)->and(Order::query()->count())->toBe(0);
+    convertLines([['number' => $late], ['number' => $early]])->assertOk();
+    expect(app(StartRun::class)([], null)->summary['lateLines'])->toBe(0);
+});
+
+it('converts a part all the same when the person has seen whom it makes wait', function () {
+    earlyAndLate();
+    convertLines([['number' => numbersOf('A')[1]]], ['agreed' => true])->assertOk();
+
+    expect(app(StartRun::class)([], null)->summary['lateLines'])->toBe(1);
+});
+
+it('is in the journal and can be undone as a whole, and its proposals can then be converted again', function () {
+    $lines = array_map(fn (int $number) => ['number' => $number], [...numbersOf('B'), ...numbersOf('TOP')]);
+    $before = fn () => [DB::table('order_lines')->where('cancelled', false)->count(), DB::table('conversions')->count()];
+    $empty = $before();
+    $commit = convertLines($lines)->assertOk()->json('commit');
+    expect($before())->toBe([count($lines), count($lines)]);
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk();
+    expect($before())->toBe($empty);
+    convertLines($lines)->assertOk();
+    expect($before())->toBe([count($lines), count($lines)]);
+});
+
+it('converts forty proposals in fewer than sixty queries', function () {
+    Demo::planned();
+    $this->actingAs(Demo::user('planner'));
+    $numbers = DB::table('plan_supplies')->where('run_id', Run::live()->id)->where('kind', 'proposal')
+        ->whereNot(fn ($query) => $query->where('type', 'buy')->whereNull('supplier_code'))->orderBy('start')->limit(40)->pluck('name');
+    DB::enableQueryLog();
+    convertLines($numbers->map(fn ($name) => ['number' => (int) $name])->all(), ['agreed' => true])->assertOk();
+
+    expect(count(DB::getQueryLog()))->toBeLessThan(60)->and(DB::table('conversions')->count())->toBe(40);
 });

@@ -16,7 +16,10 @@ beforeEach(function () {
     $this->planner = Demo::user('planner');
     $this->actingAs($this->planner);
     $this->draft = fn (array ...$changes) => $this->postJson('/draft/lines', ['changes' => $changes]);
-    $this->commit = fn (string $key = 'commit-key-0000000001') => $this->postJson('/draft/commit', ['version' => Draft::of($this->planner)->version, 'key' => $key]);
+    $this->commit = fn (string $key = 'commit-key-0000000001') => $this->postJson(
+        '/draft/commit',
+        ['version' => Draft::of($this->planner)->version, 'key' => $key],
+    );
     $this->data = fn () => serialize(app(NetworkReader::class)->read());
 });
 
@@ -36,17 +39,20 @@ it('tells the effect of each line on top of those above, and of all together', f
     $state = ($this->draft)(['change' => 'move_order', 'order' => 'P-3311', 'due' => '2026-03-06'])->json('state');
     $late = fn (array $figures) => (int) str_replace("\u{2212}", '-', array_column($figures, 'change', 'name')['lateLines'] ?? '0');
 
-    expect($late($state['lines'][0]['figures']))->toBe(-3)->and($late($state['lines'][1]['figures']))->toBe(-1)->and($late($state['figures']))->toBe(-4);
+    expect($late($state['lines'][0]['figures']))->toBe(-3)->and($late($state['lines'][1]['figures']))->toBe(-1)
+        ->and($late($state['figures']))->toBe(-4);
 });
 
 it('tells which balances of the plan it changes', function () {
     $points = ["PCB-207\x1fOSK", "SH-41\x1fOSK", "BAT-7\x1fLIN"];
-    $ask = fn (string $as) => $this->postJson('/draft/balances', ['points' => $points, 'bucket' => 'week', 'as' => $as])->assertOk()->json('balances');
+    $ask = fn (string $as) => $this->postJson('/draft/balances', ['points' => $points, 'bucket' => 'week', 'as' => $as])->assertOk()
+        ->json('balances');
     expect($ask('expected'))->toBe([]);
     ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
 
     // 10 there and 60 on Tuesday, less 23 on Wednesday; the week after, all is as it was
-    expect($ask('expected')["PCB-207\x1fOSK"])->toBe(['2026-03-02' => '47'])->and($ask('expected'))->toHaveKey("SH-41\x1fOSK")->not->toHaveKey("BAT-7\x1fLIN");
+    expect($ask('expected')["PCB-207\x1fOSK"])->toBe(['2026-03-02' => '47'])->and($ask('expected'))->toHaveKey("SH-41\x1fOSK")->not
+        ->toHaveKey("BAT-7\x1fLIN");
 });
 
 it('drops lines in any order, and undoes and redoes', function () {
@@ -67,21 +73,57 @@ it('refuses what does not fit, and says why', function (array $change, string $w
 
     expect(Draft::of($this->planner)?->lines ?? [])->toBe([]);
 })->with([
-    'an order that is not there' => [['change' => 'cancel_order', 'order' => 'P-9999'], 'There is no open order P-9999. The draft is as it was.'],
+    'an order that is not there' => [
+        ['change' => 'cancel_order', 'order' => 'P-9999'],
+        'There is no open order P-9999. The draft is as it was.',
+    ],
     'a kind of change nobody knows' => [['change' => 'wish'], 'This kind of change is not known. The draft is as it was.'],
-    'what only takes something back' => [['change' => 'put_allocations', 'held' => []], 'This kind of change cannot be drafted. The draft is as it was.'],
-    'a new order that has come already' => [['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5', 'due' => '2026-03-06', 'received' => '5'], 'A new order is firm, and nothing of it has come. The draft is as it was.'],
-    'a new order with a code of its own' => [['change' => 'put_order', 'order' => 'P-9999', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5', 'due' => '2026-03-06'], 'This kind of change cannot be drafted. The draft is as it was.'],
-    'a part of a piece' => [['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5.5', 'due' => '2026-03-06'], 'PCB-207 has 0 decimals. The draft is as it was.'],
-    'something held for what needs something else' => [['change' => 'hold_supply', 'demand' => 'sales:SO-7719/1', 'supply' => 'stock:GAS-14@OSK', 'qty' => '1'], 'Stock:GAS-14@OSK is of GAS-14@OSK, and sales:SO-7719/1 needs WS-400@OSK. The draft is as it was.'],
-    'a quantity that was received already' => [['change' => 'resize_order', 'order' => 'P-3305', 'qty' => '10'], 'Order P-3305 has received 20 already. The draft is as it was.'],
-    'stock held twice' => [['change' => 'hold_supply', 'demand' => 'part:M-1047/70.10', 'supply' => 'stock:GAS-14@OSK', 'qty' => '100000'], 'Only 74 of stock:GAS-14@OSK is free to be held. The draft is as it was.'],
+    'what only takes something back' => [
+        ['change' => 'put_allocations', 'held' => []],
+        'This kind of change cannot be drafted. The draft is as it was.',
+    ],
+    'a new order that has come already' => [
+        [
+            'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5',
+            'due' => '2026-03-06', 'received' => '5',
+        ],
+        'A new order is firm, and nothing of it has come. The draft is as it was.',
+    ],
+    'a new order with a code of its own' => [
+        [
+            'change' => 'put_order', 'order' => 'P-9999', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5',
+            'due' => '2026-03-06',
+        ],
+        'This kind of change cannot be drafted. The draft is as it was.',
+    ],
+    'a part of a piece' => [
+        [
+            'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5.5',
+            'due' => '2026-03-06',
+        ],
+        "'5.5' has more decimals than the item, which has 0. The draft is as it was.",
+    ],
+    'something held for what needs something else' => [
+        ['change' => 'hold_supply', 'demand' => 'sales:SO-7719/1', 'supply' => 'stock:GAS-14@OSK', 'qty' => '1'],
+        'Stock of GAS-14@OSK is of GAS-14@OSK, and SO-7719/1 needs WS-400@OSK. The draft is as it was.',
+    ],
+    'a quantity that was received already' => [
+        ['change' => 'resize_order', 'order' => 'P-3305', 'qty' => '10'],
+        'Order P-3305 has received 20 already. The draft is as it was.',
+    ],
+    'stock held twice' => [
+        ['change' => 'hold_supply', 'demand' => 'part:M-1047/70.10', 'supply' => 'stock:GAS-14@OSK', 'qty' => '100000'],
+        'Only 74 of stock of GAS-14@OSK is free to be held. The draft is as it was.',
+    ],
 ]);
 
 it('commits all of it in one step, under new codes, and tells the journal', function () {
     ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
     ($this->draft)(
-        ['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15', 'due' => '2026-03-06', 'supplier' => 'BRANTLOW'],
+        [
+            'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15',
+            'due' => '2026-03-06', 'supplier' => 'BRANTLOW',
+        ],
         ['change' => 'hold_supply', 'demand' => 'part:M-1051/10', 'supply' => 'order:new:1', 'qty' => '3'],
     );
     $answer = ($this->commit)()->assertOk();
@@ -91,40 +133,63 @@ it('commits all of it in one step, under new codes, and tells the journal', func
         ->and(Order::query()->where('code', $code)->value('supplier_code'))->toBe('BRANTLOW')
         ->and(DB::table('allocations')->where('supply', "order:{$code}")->value('demand'))->toBe('part:M-1051/10')
         ->and(Draft::of($this->planner)->lines)->toBe([])
-        ->and(DB::table('activity_log')->where('event', 'commit')->value('description'))->toContain('P-3308 to Tue 3 Mar')->toContain('BRANTLOW');
+        ->and(DB::table('activity_log')->where('event', 'commit')
+            ->value('description'))->toContain('P-3308 to Tue 3 Mar')->toContain('BRANTLOW');
 });
 
 it('writes one purchase order for each supplier and site', function () {
-    foreach ([['PCB-207', 'BRANTLOW', '2026-03-06'], ['GAS-14', 'HARLAN', '2026-03-05'], ['REL-2', 'BRANTLOW', '2026-03-16']] as [$item, $supplier, $due]) {
-        ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => $item, 'site' => 'OSK', 'qty' => '20', 'due' => $due, 'supplier' => $supplier])->assertOk();
+    foreach ([
+        ['PCB-207', 'BRANTLOW', '2026-03-06'],
+        ['GAS-14', 'HARLAN', '2026-03-05'],
+        ['REL-2', 'BRANTLOW', '2026-03-16'],
+    ] as [$item, $supplier, $due]) {
+        ($this->draft)([
+            'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => $item, 'site' => 'OSK', 'qty' => '20',
+            'due' => $due, 'supplier' => $supplier,
+        ])->assertOk();
     }
     $codes = ($this->commit)()->assertOk()->json('orders');
     $order = Order::query()->where('supplier_code', 'BRANTLOW')->orderByDesc('id')->firstOrFail();
 
-    expect($codes)->toHaveCount(3)->and($codes)->toContain("{$order->code}.1", "{$order->code}.2")->and($order->lines()->orderBy('number')->pluck('item_code')->all())->toBe(['PCB-207', 'REL-2'])
+    expect($codes)->toHaveCount(3)->and($codes)->toContain("{$order->code}.1", "{$order->code}.2")
+        ->and($order->lines()->orderBy('number')->pluck('item_code')->all())->toBe(['PCB-207', 'REL-2'])
         ->and(Order::query()->where('supplier_code', 'HARLAN')->orderByDesc('id')->firstOrFail()->lines()->count())->toBe(1);
     $this->postJson('/journal/'.DB::table('commits')->max('id').'/undo', ['key' => 'undo-key-000000000001'])->assertOk();
     expect($order->refresh()->status)->toBe('cancelled');
 });
 
 it('takes a proposal that was tried as an order off the list, and puts it back when that is undone', function () {
-    $row = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))->where('s.kind', 'proposal')->where('s.type', 'buy')->where('p.item_code', 'PCB-207')->orderBy('s.due')->first();
+    $row = DB::table('plan_supplies as s')->join(
+        'plan_points as p',
+        fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'),
+    )->where('s.kind', 'proposal')->where('s.type', 'buy')->where('p.item_code', 'PCB-207')->orderBy('s.due')->first();
     $open = fn () => DB::table('conversions')->where('proposal', (int) $row->name)->doesntExist();
-    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => (string) intdiv((int) $row->qty, 1_000_000), 'due' => substr($row->due, 0, 10), 'supplier' => 'BRANTLOW']);
+    ($this->draft)([
+        'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK',
+        'qty' => (string) intdiv((int) $row->qty, 1_000_000), 'due' => substr($row->due, 0, 10), 'supplier' => 'BRANTLOW',
+        'run' => Run::live()->id, 'proposal' => (int) $row->name,
+    ]);
     $commit = ($this->commit)()->assertOk()->json('commit');
     expect($open())->toBeFalse();
-    $this->postJson('/proposals/convert', ['run' => Run::live()->id, 'lines' => [['number' => (int) $row->name]], 'key' => 'convert-key-000000001'])->assertStatus(422)->assertJsonPath('reason', 'converted');
+    $this->postJson(
+        '/proposals/convert',
+        ['run' => Run::live()->id, 'lines' => [['number' => (int) $row->name]], 'key' => 'convert-key-000000001'],
+    )->assertStatus(422)->assertJsonPath('reason', 'converted');
     $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk();
     expect($open())->toBeTrue();
 });
 
 it('writes once when the button is pressed twice', function () {
-    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15', 'due' => '2026-03-06', 'supplier' => 'BRANTLOW']);
+    ($this->draft)([
+        'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15',
+        'due' => '2026-03-06', 'supplier' => 'BRANTLOW',
+    ]);
     $version = Draft::of($this->planner)->version;
     $orders = Order::query()->count();
     $first = $this->postJson('/draft/commit', ['version' => $version, 'key' => 'commit-key-0000000001'])->json();
 
-    expect($this->postJson('/draft/commit', ['version' => $version, 'key' => 'commit-key-0000000001'])->json())->toBe($first)->and(Order::query()->count())->toBe($orders + 1);
+    expect($this->postJson('/draft/commit', ['version' => $version, 'key' => 'commit-key-0000000001'])->json())->toBe($first)
+        ->and(Order::query()->count())->toBe($orders + 1);
 });
 
 it('says which lines no longer fit when the data moved underneath, and writes nothing', function () {
@@ -134,7 +199,8 @@ it('says which lines no longer fit when the data moved underneath, and writes no
     app()->forgetScopedInstances();
     $before = ($this->data)();
 
-    ($this->commit)()->assertStatus(422)->assertJsonPath('message', 'P-3308 has been changed meanwhile. Nothing was written.')->assertJsonPath('details.lines.0', 'P-3308 has been changed meanwhile');
+    ($this->commit)()->assertStatus(422)->assertJsonPath('message', 'P-3308 has been changed meanwhile. Nothing was written.')
+        ->assertJsonPath('details.lines.0', 'P-3308 has been changed meanwhile');
     expect(($this->data)())->toBe($before)
         ->and($this->getJson('/draft')->json('state.lines.0.moved'))->toBeTrue()->and($this->getJson('/draft')->json('state.lines.1.moved'))->toBeFalse();
     $this->postJson('/draft/lines/1/accept')->assertJsonPath('state.lines.0.moved', false);
@@ -161,7 +227,8 @@ it('undoes a commit as a whole from the journal', function () {
     $commit = ($this->commit)()->json('commit');
     expect(($this->data)())->not->toBe($before);
 
-    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk()->assertJsonPath('message', '3 changes undone.');
+    $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk()
+        ->assertJsonPath('message', '3 changes undone.');
     expect(($this->data)())->toBe($before);
     $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000002'])->assertStatus(422)->assertJsonPath('reason', 'undone');
 });
@@ -181,15 +248,21 @@ it('keeps the draft as a study', function () {
     ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
     $answer = $this->postJson('/draft/keep', ['name' => 'Earlier boards'])->assertOk();
 
-    expect(Study::query()->findOrFail($answer->json('study'))->changes)->toHaveCount(1)->and(Draft::of($this->planner)->lines)->toHaveCount(1);
+    expect(Study::query()->findOrFail($answer->json('study'))->changes)->toHaveCount(1)->and(Draft::of($this->planner)->lines)
+        ->toHaveCount(1);
 });
 
 it('lets nobody write what is not theirs', function () {
     $this->actingAs(Demo::user('buyer'));
-    $this->postJson('/draft/lines', ['changes' => [['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']]])->assertOk()->assertJsonPath('state.lines.0.may', false);
-    $this->postJson('/draft/commit', ['version' => Draft::of(Demo::user('buyer'))->version, 'key' => 'commit-key-0000000001'])->assertStatus(422)->assertJsonPath('message', 'This is not yours to write. Nothing was written.');
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']]])->assertOk()
+        ->assertJsonPath('state.lines.0.may', false);
+    $this->postJson('/draft/commit', ['version' => Draft::of(Demo::user('buyer'))->version, 'key' => 'commit-key-0000000001'])
+        ->assertStatus(422)->assertJsonPath('message', 'This is not yours to write. Nothing was written.');
     $this->actingAs(Demo::user('viewer'));
-    $this->postJson('/draft/lines', ['changes' => [['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']]])->assertForbidden();
+    $this->postJson(
+        '/draft/lines',
+        ['changes' => [['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']]],
+    )->assertForbidden();
 
     expect(OrderLine::query()->where('code', 'M-1047')->value('due'))->toStartWith('2026-03-13');
 });
@@ -202,7 +275,10 @@ it('shows others that there is a draft, and each their own', function () {
 });
 
 it('leaves proposals alone that are far away in time, or of another quantity', function (string $qty, string $due) {
-    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => $qty, 'due' => $due, 'supplier' => 'BRANTLOW']);
+    ($this->draft)([
+        'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => $qty,
+        'due' => $due, 'supplier' => 'BRANTLOW',
+    ]);
     ($this->commit)()->assertOk();
 
     expect(DB::table('conversions')->count())->toBe(0);
@@ -213,7 +289,10 @@ it('finds in the journal what was done, by whom, and whether it was undone', fun
     ($this->draft)(['change' => 'pin_order', 'order' => 'P-3311', 'pinned' => true]);
     $commit = ($this->commit)()->json('commit');
     $entry = fn () => collect($this->get('/journal?q=M-1047')->inertiaProps('entries'))->firstWhere('commit', $commit);
-    expect($entry())->toMatchArray(['by' => $this->planner->name, 'sentence' => '2 changes committed', 'parts' => ['M-1047 to Mon 16 Mar', 'P-3311 pinned'], 'undone' => false]);
+    expect($entry())->toMatchArray([
+        'by' => $this->planner->name, 'sentence' => '2 changes committed', 'parts' => ['M-1047 to Mon 16 Mar', 'P-3311 pinned'],
+        'undone' => false,
+    ]);
     $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertOk();
 
     expect($entry()['undone'])->toBeTrue()->and($this->get('/journal?q=nothing like it')->inertiaProps('entries'))->toBe([]);
@@ -222,17 +301,20 @@ it('finds in the journal what was done, by whom, and whether it was undone', fun
 it('lets only those undo who may write it', function () {
     ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
     $commit = ($this->commit)()->json('commit');
-    $this->actingAs(Demo::user('buyer'))->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    $this->actingAs(Demo::user('buyer'))->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertStatus(422)
+        ->assertJsonPath('reason', 'forbidden');
     $this->actingAs(Demo::user('viewer'))->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000002'])->assertStatus(422);
     $this->actingAs(Demo::user('scheduler'))->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000003'])->assertOk();
 });
 
 it('refuses a commit of a draft that was changed in another window, or is empty', function () {
-    $this->postJson('/draft/commit', ['version' => 1, 'key' => 'commit-key-0000000001'])->assertStatus(422)->assertJsonPath('message', 'The draft is empty. Nothing was written.');
+    $this->postJson('/draft/commit', ['version' => 1, 'key' => 'commit-key-0000000001'])->assertStatus(422)
+        ->assertJsonPath('message', 'The draft is empty. Nothing was written.');
     ($this->draft)(['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']);
     $seen = Draft::of($this->planner)->version;
     ($this->draft)(['change' => 'pin_order', 'order' => 'P-3311', 'pinned' => true]);
-    $this->postJson('/draft/commit', ['version' => $seen, 'key' => 'commit-key-0000000002'])->assertStatus(422)->assertJsonPath('reason', 'stale');
+    $this->postJson('/draft/commit', ['version' => $seen, 'key' => 'commit-key-0000000002'])->assertStatus(422)
+        ->assertJsonPath('reason', 'stale');
 
     expect(Draft::of($this->planner)->lines)->toHaveCount(2);
 });
@@ -240,9 +322,25 @@ it('refuses a commit of a draft that was changed in another window, or is empty'
 it('marks in lists what it makes of orders, sales lines and supply', function () {
     ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
     ($this->draft)(['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'qty' => '14']);
-    ($this->draft)(['change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15', 'due' => '2026-03-06', 'supplier' => 'BRANTLOW']);
+    ($this->draft)([
+        'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '15',
+        'due' => '2026-03-06', 'supplier' => 'BRANTLOW',
+    ]);
     $marks = collect($this->getJson('/draft')->json('marks'))->keyBy('reference');
 
-    expect($marks->keys()->all())->toBe(['order:P-3308', 'sales:SO-7719/1'])->and($marks['order:P-3308'])->toMatchArray(['due' => '2026-03-03', 'text' => 'P-3308 to Tue 3 Mar'])
+    expect($marks->keys()->all())->toBe(['order:P-3308', 'sales:SO-7719/1'])->and($marks['order:P-3308'])
+        ->toMatchArray(['due' => '2026-03-03', 'text' => 'P-3308 to Tue 3 Mar'])
         ->and($marks['sales:SO-7719/1'])->toMatchArray(['due' => null, 'qty' => '14']);
+});
+
+it('writes a change of all demand in fewer than forty queries, and reads the network once', function () {
+    ($this->draft)(['change' => 'scale_demand', 'percent' => 110, 'items' => [], 'customers' => []]);
+    app()->forgetScopedInstances();
+    DB::enableQueryLog();
+    ($this->commit)()->assertOk();
+    $log = array_column(DB::getQueryLog(), 'query');
+
+    expect(count($log))->toBeLessThan(40)
+        ->and(count(array_filter($log, fn (string $query) => str_starts_with($query, 'select * from "bom_lines"'))))->toBe(1)
+        ->and(DB::table('forecast_buckets')->max('version'))->toBeGreaterThan(1);
 });

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Models\ForecastBucket;
+use App\Models\ForecastCellRow;
 use App\Models\Run;
 use Spatie\Activitylog\Models\Activity;
 use Tests\Demo;
@@ -14,14 +14,18 @@ beforeEach(function () {
 
 function typeForecast(array $change = [])
 {
-    return test()->postJson('/demand/forecast', ['forecast' => 'BASE', 'item' => 'KIT', 'site' => 'MAIN', 'start' => '2026-03-23', 'qty' => '21', 'version' => 1, ...$change]);
+    return test()->postJson(
+        '/demand/forecast',
+        ['forecast' => 'BASE', 'item' => 'KIT', 'site' => 'MAIN', 'start' => '2026-03-23', 'qty' => '21', 'version' => 1, ...$change],
+    );
 }
 
 it('changes a cell, raises its version and counts as a change since the plan', function () {
     typeForecast()->assertOk()->assertJsonPath('version', 2);
-    $cell = ForecastBucket::query()->where('forecast', 'BASE')->where('start', 'like', '2026-03-23%')->sole();
+    $cell = ForecastCellRow::query()->where('forecast', 'BASE')->where('start', 'like', '2026-03-23%')->sole();
 
-    expect($cell->qty)->toBe(21_000_000)->and(Activity::query()->latest('id')->value('description'))->toBe('Forecast BASE of KIT from Mon 23 Mar: 15 to 21');
+    expect($cell->qty)->toBe(21_000_000)->and(Activity::query()->latest('id')->value('description'))
+        ->toBe('Forecast BASE of KIT from Mon 23 Mar: 15 to 21');
     $this->get('/plan')->assertInertia(fn ($page) => $page->where('plan.changes', 1));
 });
 
@@ -35,17 +39,21 @@ it('fills an empty cell and empties a full one', function () {
     typeForecast(['start' => '2026-04-06', 'qty' => '7', 'version' => 0])->assertOk();
     typeForecast(['qty' => ''])->assertOk();
 
-    expect(ForecastBucket::query()->where('forecast', 'BASE')->pluck('qty')->sort()->values()->all())->toBe([0, 7_000_000, 10_000_000, 10_000_000, 10_000_000]);
+    expect(ForecastCellRow::query()->where('forecast', 'BASE')->pluck('qty')->sort()->values()
+        ->all())->toBe([0, 7_000_000, 10_000_000, 10_000_000, 10_000_000]);
 });
 
 it('refuses what is wrong and leaves the cell as it was', function (array $change, string $message) {
     typeForecast($change)->assertStatus(422)->assertJsonPath('message', $message);
 
-    expect(ForecastBucket::query()->sum('qty'))->toBe(95_000_000);
+    expect(ForecastCellRow::query()->sum('qty'))->toBe(95_000_000);
 })->with([
     'negative' => [['qty' => '-1'], 'A forecast cannot be negative. It is as it was.'],
     'no number' => [['qty' => '1,5'], "'1,5' is not a number. The forecast is as it was."],
-    'forty digits' => [['qty' => str_repeat('1', 40)], "'111111111111111111111111111...' is beyond 9,000,000,000,000. The forecast is as it was."],
+    'forty digits' => [
+        ['qty' => str_repeat('1', 40)],
+        "'111111111111111111111111111...' is beyond 9,000,000,000,000. The forecast is as it was.",
+    ],
     'too many decimals' => [['qty' => '1.5'], 'KIT has 0 decimals, 1.5 has more. The forecast is as it was.'],
     'an unknown item' => [['item' => 'KAT'], 'There is no forecast BASE of KAT at MAIN. Nothing was changed.'],
     'a day that begins no week' => [['start' => '2026-03-24'], '2026-03-24 does not begin a week. The forecast is as it was.'],
@@ -71,5 +79,6 @@ it('plans the changed forecast in the next run', function () {
     typeForecast(['qty' => '100'])->assertOk();
     $this->postJson('/runs', [])->assertOk()->assertJsonPath('status', 'done');
 
-    expect(Illuminate\Support\Facades\DB::table('plan_supplies')->where('run_id', Run::live()->id)->where('due', 'like', '2026-03-23%')->value('qty'))->toBe(88_000_000);
+    expect(Illuminate\Support\Facades\DB::table('plan_supplies')->where('run_id', Run::live()->id)->where('due', 'like', '2026-03-23%')
+        ->value('qty'))->toBe(88_000_000);
 });

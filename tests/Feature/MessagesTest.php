@@ -34,7 +34,8 @@ it('lists what puts late customers at risk first, and by kind', function () {
         ->and(array_sum(array_column($all['kinds'], 'count')))->toBe($all['total'])->and($all['total'])->toBe(count($all['tasks']));
     $purchase = taskAbout($this, 'bring_in', 'P-3308');
     expect($purchase['riskLines'])->toBe(3)->and($purchase['applies'])->toBe('Move to Wed 4 Mar');
-    $this->getJson("/messages/{$purchase['n']}/risk")->assertJsonCount(3)->assertJsonPath('0.what.label', 'SO-7719/1 Coastal Trust')->assertJsonPath('0.note', '6 days late');
+    $this->getJson("/messages/{$purchase['n']}/risk")->assertJsonCount(3)->assertJsonPath('0.what.label', 'SO-7719/1 Coastal Trust')
+        ->assertJsonPath('0.note', '6 days late');
 });
 
 it('moves the order as a message asks, once, through its rules and journal', function () {
@@ -65,10 +66,14 @@ it('cancels an order that nobody needs', function () {
     $code = explode(':', $task['text'])[0];
     $this->postJson('/messages/apply', ['run' => Run::live()->id, 'n' => $task['n'], 'key' => 'a key that is long enough'])->assertOk();
 
-    expect(OrderLine::query()->where('code', $code)->first()->cancelled)->toBeTrue()->and(DB::table('orders')->where('code', $code)->value('status'))->toBe('cancelled');
+    expect(OrderLine::query()->where('code', $code)->first()->cancelled)->toBeTrue()
+        ->and(DB::table('orders')->where('code', $code)->value('status'))->toBe('cancelled');
     app(StartRun::class)([], null);
     expect(DB::table('plan_supplies')->where('run_id', Run::live()->id)->where('name', $code)->exists())->toBeFalse();
-    $this->get('/orders?status=open')->assertInertia(fn ($page) => $page->where('orders', fn ($orders) => ! $orders->pluck('code')->contains($code)));
+    $this->get('/orders?status=open')->assertInertia(fn ($page) => $page->where(
+        'orders',
+        fn ($orders) => ! $orders->pluck('code')->contains($code),
+    ));
 });
 
 it('refuses to move what is pinned, changed, planned anew or not allowed', function () {
@@ -90,7 +95,10 @@ it('refuses to move what is pinned, changed, planned anew or not allowed', funct
 it('puts a message away until a day or for good, and brings it back when its facts change', function () {
     $before = messages($this);
     $task = taskAbout($this, 'bring_in', 'P-3308');
-    $ask = ['identity' => $task['identity'], 'facts' => $task['facts'], 'state' => 'snoozed', 'until' => '2026-03-09', 'reason' => 'Fennick calls back on Monday'];
+    $ask = [
+        'identity' => $task['identity'], 'facts' => $task['facts'], 'state' => 'snoozed', 'until' => '2026-03-09',
+        'reason' => 'Fennick calls back on Monday',
+    ];
     $this->postJson('/messages/answer', [...$ask, 'reason' => ''])->assertStatus(422)->assertJsonPath('reason', 'reason');
     $this->postJson('/messages/answer', [...$ask, 'until' => '2026-03-02'])->assertStatus(422)->assertJsonPath('reason', 'until');
     $this->postJson('/messages/answer', $ask)->assertOk();
@@ -98,7 +106,8 @@ it('puts a message away until a day or for good, and brings it back when its fac
     $after = messages($this);
     $away = messages($this, 'show=away')['tasks'];
 
-    expect($after['total'])->toBe($before['total'] - 1)->and($after['away'])->toBe(1)->and($away[0]['reason'])->toBe('Fennick calls back on Monday')->and($away[0]['by'])->toBe('Ivo Marlin');
+    expect($after['total'])->toBe($before['total'] - 1)->and($after['away'])->toBe(1)->and($away[0]['reason'])
+        ->toBe('Fennick calls back on Monday')->and($away[0]['by'])->toBe('Ivo Marlin');
 
     OrderLine::query()->where('code', 'P-3308')->update(['due' => '2026-03-12']);
     app(StartRun::class)([], null);
@@ -114,7 +123,10 @@ it('puts a message away until a day or for good, and brings it back when its fac
 
 it('wakes what was asleep when its day has come', function () {
     $task = taskAbout($this, 'bring_in', 'P-3308');
-    $this->postJson('/messages/answer', ['identity' => $task['identity'], 'facts' => $task['facts'], 'state' => 'snoozed', 'until' => '2026-03-04', 'reason' => 'two days'])->assertOk();
+    $this->postJson(
+        '/messages/answer',
+        ['identity' => $task['identity'], 'facts' => $task['facts'], 'state' => 'snoozed', 'until' => '2026-03-04', 'reason' => 'two days'],
+    )->assertOk();
     expect(messages($this)['away'])->toBe(1);
     Run::live()->update(['plan_date' => '2026-03-04']);
 
@@ -124,5 +136,6 @@ it('wakes what was asleep when its day has come', function () {
 it('exports the list as it is filtered', function () {
     $rows = Tests\Support::parse($this->get('/sheets/messages.csv?kind=bring_in')->assertOk()->streamedContent());
 
-    expect(array_unique(array_column($rows, 'code')))->toBe(['bring_in'])->and($rows)->toHaveCount(count(messages($this, 'kind=bring_in')['tasks']));
+    expect(array_unique(array_column($rows, 'code')))->toBe(['bring_in'])->and($rows)
+        ->toHaveCount(count(messages($this, 'kind=bring_in')['tasks']));
 });

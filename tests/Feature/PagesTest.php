@@ -41,14 +41,21 @@ it('answers where a balance comes from', function () {
     $figures = array_map(floatval(...), array_filter(array_column($answer['lines'], 'qty'), fn ($qty) => $qty !== null));
     $balance = array_pop($figures);
 
-    expect($answer['title'])->toBe('SH-41 at OSK, Mon 9 Mar to Sun 15 Mar')->and(array_sum($figures))->toBe($balance)->and($balance)->toBeLessThan(0)
-        ->and(end($answer['lines'])['tone'])->toBe('broken')->and(array_column(array_column($answer['pegs'], 'what'), 'label'))->toContain('M-1047 WS-400');
+    expect($answer['title'])->toBe('SH-41 at OSK, Mon 9 Mar to Sun 15 Mar')->and(array_sum($figures))->toBe($balance)->and($balance)
+        ->toBeLessThan(0)
+        ->and(end($answer['lines'])['tone'])->toBe('broken')->and(array_column(
+            array_column($answer['pegs'], 'what'),
+            'label',
+        ))->toContain('M-1047 WS-400');
     $this->getJson('/plan/ask?item=SH-41&at=OSK&period=2030-01-01')->assertNotFound();
     $this->getJson('/plan/ask?item=GHOST&at=OSK&period=2026-03-09')->assertNotFound();
 });
 
 it('answers where a proposal comes from', function () {
-    $number = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
+    $number = DB::table('plan_supplies as s')->join(
+        'plan_points as p',
+        fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'),
+    )
         ->where('s.kind', 'proposal')->where('p.item_code', 'GAS-14')->orderBy('s.n')->value('s.name');
     $detail = $this->getJson("/proposals/{$number}")->assertOk()->json();
     $texts = array_column($detail['answer']['lines'], 'text');
@@ -61,12 +68,16 @@ it('answers where a proposal comes from', function () {
 });
 
 it('groups proposals and counts those due', function () {
-    $this->get('/proposals')->assertInertia(fn ($page) => $page->component('Proposals')->where('until', '2026-03-08')->where('total', Run::live()->summary['proposals']));
+    $this->get('/proposals')->assertInertia(fn ($page) => $page->component('Proposals')->where('until', '2026-03-08')
+        ->where('total', Run::live()->summary['proposals']));
     $groups = fn (string $query) => $this->get("/proposals?{$query}")->inertiaProps('groups');
 
     expect(array_unique(array_column($groups('by=date&until=today'), 'title')))->each->toMatch('/^\w{3} \d+ (Feb|Mar)$/')
         ->and(array_column($groups('by=item&until=all&q=GAS-14'), 'title'))->toBe(['GAS-14 Gasket, 140'])
-        ->and(array_sum(array_map(fn ($group) => count($group['rows']), $groups('until=today'))))->toBe(DB::table('plan_supplies')->where('kind', 'proposal')->where('start', '<=', '2026-03-02')->count());
+        ->and(array_sum(array_map(
+            fn ($group) => count($group['rows']),
+            $groups('until=today'),
+        )))->toBe(DB::table('plan_supplies')->where('kind', 'proposal')->where('start', '<=', '2026-03-02')->count());
 });
 
 it('shows sales lines with their cover and the reason why they are late', function () {
@@ -82,7 +93,8 @@ it('shows sales lines with their cover and the reason why they are late', functi
 });
 
 it('shows an item, its structure both ways, and what it is planned by', function () {
-    $this->get('/item?item=SH-41&at=OSK')->assertInertia(fn ($page) => $page->component('Item')->where('detail.level', 1)->where('sites', ['LIN', 'OSK'])
+    $this->get('/item?item=SH-41&at=OSK')->assertInertia(fn ($page) => $page->component('Item')->where('detail.level', 1)
+        ->where('sites', ['LIN', 'OSK'])
         ->where('detail.below.0.item', 'SM-12')->where('detail.below.1.level', 2)->where('detail.above.0.item', 'WS-400')->where('detail.flow.0.kind', 'stock'));
     $this->get('/item?item=GHOST')->assertNotFound();
     $this->get('/item?item=PCB-207B&at=OSK')->assertInertia(fn ($page) => $page->where('detail.flow.0.qty', '20'));
@@ -91,13 +103,18 @@ it('shows an item, its structure both ways, and what it is planned by', function
 it('shows orders, open ones first, and finds the order of a line', function () {
     $rows = $this->get('/orders')->inertiaProps('orders');
 
-    expect($rows)->toHaveCount(42)->and($rows[0]['code'])->toBe('P-3277')->and($rows[0]['message'])->toBe('overdue')->and($rows[0]['daysLate'])->toBe(4)
+    expect($rows)->toHaveCount(42)->and($rows[0]['code'])->toBe('P-3277')->and($rows[0]['message'])->toBe('overdue')
+        ->and($rows[0]['daysLate'])->toBe(4)
         ->and(array_column($this->get('/orders?kind=transfer')->inertiaProps('orders'), 'code'))->toBe(['T-0518', 'T-0521'])
         ->and(array_column($this->get('/orders?said=1&q=P-3291')->inertiaProps('orders'), 'message'))->toBe(['cancel']);
     $this->get('/orders/line?code=P-3308')->assertRedirect('/orders/P-3308');
-    $this->get('/orders/P-3308')->assertInertia(fn ($page) => $page->component('Order')->where('order.lines.0.serves.0.what.label', fn ($label) => $label !== ''));
+    $this->get('/orders/P-3308')->assertInertia(fn ($page) => $page->component('Order')->where(
+        'order.lines.0.serves.0.what.label',
+        fn ($label) => $label !== '',
+    ));
     $this->get('/orders/M-1047')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 13));
-    $this->get('/orders/M-1042')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 11)->where('order.lines.0.components.0.strip.parts.0.kind', 'stock')->where('order.lines.0.components.1.line', '20')->where('order.lines.0.components.10.line', '110'));
+    $this->get('/orders/M-1042')->assertInertia(fn ($page) => $page->has('order.lines.0.components', 11)
+        ->where('order.lines.0.components.0.strip.parts.0.kind', 'stock')->where('order.lines.0.components.1.line', '20')->where('order.lines.0.components.10.line', '110'));
     $this->get('/orders/P-0')->assertNotFound();
 });
 
@@ -114,7 +131,10 @@ it('finds anything', function (string $text, string $kind, string $label) {
     $hits = $this->getJson('/search?q='.urlencode($text))->assertOk()->json();
 
     expect(array_filter($hits, fn ($hit) => $hit['kind'] === $kind && $hit['label'] === $label))->not->toBeEmpty();
-})->with([['sh-4', 'item', 'SH-41'], ['gasket', 'item', 'GAS-14'], ['M-104', 'order', 'M-1047'], ['7719', 'sales', 'SO-7719'], ['coastal tr', 'customer', 'Coastal Trust'], ['ostr', 'supplier', 'Ostrel Seals']]);
+})->with([
+    ['sh-4', 'item', 'SH-41'], ['gasket', 'item', 'GAS-14'], ['M-104', 'order', 'M-1047'], ['7719', 'sales', 'SO-7719'],
+    ['coastal tr', 'customer', 'Coastal Trust'], ['ostr', 'supplier', 'Ostrel Seals'],
+]);
 
 it('shows every page before anything has been planned', function (string $path) {
     DB::table('runs')->delete();

@@ -19,16 +19,21 @@ function pegRows(string $query): array
 it('follows a late sales line down to the order in which the delay begins', function () {
     $rows = pegRows('of=sales:SO-7719/1&way=hold-up');
 
-    expect(array_map(fn ($row) => [$row['level'], $row['item'], $row['holdUp']], $rows))->toBe([[0, 'WS-400', true], [1, 'SH-41', true], [2, 'PCB-207', true]])
+    expect(array_map(
+        fn ($row) => [$row['level'], $row['item'], $row['holdUp']],
+        $rows,
+    ))->toBe([[0, 'WS-400', true], [1, 'SH-41', true], [2, 'PCB-207', true]])
         ->and(array_column($rows[2]['servedBy'], 'label'))->toBe(['On hand', 'P-3308'])
         ->and($rows[0]['expected'])->toBe('2026-03-19');
-    $this->get('/pegging?of=sales:SO-7719/1')->assertInertia(fn ($page) => $page->component('Pegging')->where('lateDays', 6)->where('holdUp', 'PCB-207: order P-3308 comes Tue 10 Mar')->where('ways', ['down', 'hold-up']));
+    $this->get('/pegging?of=sales:SO-7719/1')->assertInertia(fn ($page) => $page->component('Pegging')->where('lateDays', 6)
+        ->where('holdUp', 'PCB-207: order P-3308 comes Tue 10 Mar')->where('ways', ['down', 'hold-up']));
 });
 
 it('lists everything a sales line waits for, each order\'s needs once', function () {
     $rows = pegRows('of=sales:SO-7803/1');
 
-    expect(count($rows))->toBeGreaterThan(40)->and(max(array_column($rows, 'level')))->toBeGreaterThan(4)->and(array_column($rows, 'item'))->toContain('GRN-1')
+    expect(count($rows))->toBeGreaterThan(40)->and(max(array_column($rows, 'level')))->toBeGreaterThan(4)->and(array_column($rows, 'item'))
+        ->toContain('GRN-1')
         ->and(array_filter($rows, fn ($row) => $row['repeated']))->not->toBeEmpty();
     foreach ($rows as $place => $row) {
         $place === 0 || expect($row['level'])->toBeLessThanOrEqual($rows[$place - 1]['level'] + 1);
@@ -39,16 +44,26 @@ it('lists everything a sales line waits for, each order\'s needs once', function
 it('follows a purchase up to the customers, adding up to what it serves', function () {
     $rows = pegRows('of=order:P-3308&way=up');
     $direct = array_filter($rows, fn ($row) => $row['level'] === 0);
-    $customers = array_map(fn ($row) => $row['what']['label'], array_filter($rows, fn ($row) => str_starts_with($row['what']['label'], 'SO-')));
+    $customers = array_map(
+        fn ($row) => $row['what']['label'],
+        array_filter($rows, fn ($row) => str_starts_with($row['what']['label'], 'SO-')),
+    );
 
-    expect(array_sum(array_map(fn ($row) => (float) $row['qty'], $direct)))->toBe(60.0)->and($customers)->toContain('SO-7719/1 Coastal Trust', 'SO-7724/2 Pier 9 Supply');
+    expect(array_sum(array_map(fn ($row) => (float) $row['qty'], $direct)))->toBe(60.0)->and($customers)
+        ->toContain('SO-7719/1 Coastal Trust', 'SO-7724/2 Pier 9 Supply');
 });
 
 it('takes proposals both ways', function () {
-    $number = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
+    $number = DB::table('plan_supplies as s')->join(
+        'plan_points as p',
+        fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'),
+    )
         ->where('s.kind', 'proposal')->where('p.item_code', 'SH-41')->where('p.site_code', 'OSK')->orderBy('s.n')->value('s.name');
 
-    expect(array_column(array_filter(pegRows("of=proposal:{$number}"), fn ($row) => $row['level'] === 0), 'item'))->toBe(['SM-12', 'HT-4', 'CAS-2', 'PCB-207', 'GAS-14', 'RES-9', 'CON-5', 'CAB-4x', 'SCR-M4'])
+    expect(array_column(
+        array_filter(pegRows("of=proposal:{$number}"), fn ($row) => $row['level'] === 0),
+        'item',
+    ))->toBe(['SM-12', 'HT-4', 'CAS-2', 'PCB-207', 'GAS-14', 'RES-9', 'CON-5', 'CAB-4x', 'SCR-M4'])
         ->and(pegRows("of=proposal:{$number}&way=up"))->not->toBeEmpty();
 });
 

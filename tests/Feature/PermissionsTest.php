@@ -16,12 +16,19 @@ it('lets each role do what it may and nothing else', function (string $role) {
     $runs = Run::query()->count();
     $this->actingAs(Demo::user($role));
 
-    $this->postJson('/demand/forecast', ['forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-02', 'qty' => '1', 'version' => 0])
+    $this->postJson(
+        '/demand/forecast',
+        ['forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-02', 'qty' => '1', 'version' => 0],
+    )
         ->assertStatus(in_array(Roles::FORECAST, $may, true) ? 422 : 403);
 
     foreach (['make' => Roles::MAKE, 'buy' => Roles::BUY] as $kind => $permission) {
-        $number = (int) DB::table('plan_supplies')->where('kind', 'proposal')->where('type', $kind)->where('run_id', Run::live()->id)->value('name');
-        $answer = $this->postJson('/proposals/convert', ['run' => Run::live()->id, 'key' => "a key of {$kind} and {$role}", 'lines' => [['number' => $number]]]);
+        $number = (int) DB::table('plan_supplies')->where('kind', 'proposal')->where('type', $kind)->where('run_id', Run::live()->id)
+            ->value('name');
+        $answer = $this->postJson(
+            '/proposals/convert',
+            ['run' => Run::live()->id, 'key' => "a key of {$kind} and {$role}", 'lines' => [['number' => $number]]],
+        );
         in_array($permission, $may, true) ? $answer->assertOk() : $answer->assertStatus(422)->assertJsonPath('reason', 'forbidden');
     }
     expect(Order::query()->where('kind', 'make')->count())->toBe((int) in_array(Roles::MAKE, $may, true))

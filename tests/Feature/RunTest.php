@@ -2,12 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Models\BomLine;
-use App\Models\Item;
-use App\Models\PlanningData;
+use App\Models\MasterItem;
 use App\Models\Run;
-use App\Models\SalesLine;
 use App\Support\Settings;
+use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 
 beforeEach(function () {
@@ -16,11 +14,13 @@ beforeEach(function () {
 });
 
 it('plans with what was chosen and sums up against the plan before', function () {
-    SalesLine::query()->update(['qty' => 70_000_000]);
-    $this->postJson('/runs', ['horizonEnd' => '2026-05-31', 'bucket' => 'day'])->assertOk()->assertJsonPath('status', 'done')->assertJsonPath('stage', null)
+    DB::table('sales_lines')->update(['qty' => 70_000_000]);
+    $this->postJson('/runs', ['horizonEnd' => '2026-05-31', 'bucket' => 'day'])->assertOk()->assertJsonPath('status', 'done')
+        ->assertJsonPath('stage', null)
         ->assertJsonPath('figures.4.label', 'Proposals')->assertJsonPath('figures.4.value', '5')->assertJsonPath('figures.4.change', '+1');
 
-    expect(Run::live()->horizon_end)->toStartWith('2026-05-31')->and(Run::live()->parameters['bucket'])->toBe('day')->and($this->first->refresh()->current)->toBeFalse();
+    expect(Run::live()->horizon_end)->toStartWith('2026-05-31')->and(Run::live()->parameters['bucket'])->toBe('day')
+        ->and($this->first->refresh()->current)->toBeFalse();
 });
 
 it('keeps the horizon\'s length, the plan date and the defaults when nothing is chosen', function () {
@@ -30,9 +30,10 @@ it('keeps the horizon\'s length, the plan date and the defaults when nothing is 
 });
 
 it('plans only what is sold and what goes into it when asked to', function () {
-    Item::query()->create(['code' => 'LONE', 'name' => 'Lone', 'unit' => '', 'decimals' => 0, 'phantom' => false, 'unit_cost' => 0]);
-    PlanningData::query()->create([
-        'item_code' => 'LONE', 'site_code' => 'MAIN', 'supply' => 'buy', 'lead_days' => 0, 'supplier_code' => 'SUP', 'safety_stock' => 5_000_000, 'safety_days' => 0, 'lot_rule' => 'lot_for_lot', 'group_days' => 1, 'frozen_days' => 0,
+    MasterItem::query()->create(['code' => 'LONE', 'name' => 'Lone', 'unit' => '', 'decimals' => 0, 'phantom' => false, 'unit_cost' => 0]);
+    DB::table('planning_data')->insert([
+        'item_code' => 'LONE', 'site_code' => 'MAIN', 'supply' => 'buy', 'lead_days' => 0, 'supplier_code' => 'SUP',
+        'safety_stock' => 5_000_000, 'safety_days' => 0, 'lot_rule' => 'lot_for_lot', 'group_days' => 1, 'frozen_days' => 0,
     ]);
     $this->postJson('/runs', [])->assertJsonPath('figures.4.value', '5');
     $this->postJson('/runs', ['soldOnly' => true])->assertJsonPath('figures.4.value', '4');
@@ -47,9 +48,13 @@ it('takes all sites and levels when they are chosen, whatever the installation\'
 });
 
 it('leaves the plan before in place when a run fails, and says why', function () {
-    BomLine::query()->create(['item_code' => 'ROD', 'line' => '10', 'component_code' => 'HEAD', 'qty' => 1_000_000, 'basis' => 'unit', 'base_qty' => 1_000_000, 'scrap' => 0, 'offset_days' => 0]);
-    PlanningData::query()->where('item_code', 'ROD')->update(['supply' => 'make']);
-    $this->postJson('/runs', [])->assertOk()->assertJsonPath('status', 'failed')->assertJsonPath('trouble', 'The structure contains itself: HEAD > ROD > HEAD. The plan before it stands.');
+    DB::table('bom_lines')->insert([
+        'item_code' => 'ROD', 'line' => '10', 'component_code' => 'HEAD', 'qty' => 1_000_000, 'basis' => 'unit',
+        'base_qty' => 1_000_000, 'scrap' => 0, 'offset_days' => 0,
+    ]);
+    DB::table('planning_data')->where('item_code', 'ROD')->update(['supply' => 'make']);
+    $this->postJson('/runs', [])->assertOk()->assertJsonPath('status', 'failed')
+        ->assertJsonPath('trouble', 'The structure contains itself: HEAD > ROD > HEAD. The plan before it stands.');
 
     expect(Run::live()->id)->toBe($this->first->id);
     $this->get('/proposals')->assertInertia(fn ($page) => $page->where('run', $this->first->id)->where('total', 4));
@@ -61,14 +66,23 @@ it('refuses contradictory choices', function (array $wishes, int $status, ?strin
 
     expect(Run::query()->count())->toBe(1);
 })->with([
-    'a horizon before the plan date' => [['horizonEnd' => '2026-02-01'], 422, 'The horizon ends on 2026-02-01, before the plan date 2026-03-02. Nothing was planned; the plan before it stands.'],
-    'more than ten years' => [['horizonEnd' => '2046-02-01'], 422, 'The horizon ends on 2046-02-01, more than ten years after the plan date. Nothing was planned; the plan before it stands.'],
+    'a horizon before the plan date' => [
+        ['horizonEnd' => '2026-02-01'],
+        422,
+        'The horizon ends on Sun 1 Feb, before the plan date Mon 2 Mar. Nothing was planned; the plan before it stands.',
+    ],
+    'more than ten years' => [
+        ['horizonEnd' => '2046-02-01'],
+        422,
+        'The horizon ends on Thu 1 Feb 2046, more than ten years after the plan date. Nothing was planned; the plan before it stands.',
+    ],
     'a day that is none' => [['horizonEnd' => '2026-02-31'], 422, null],
     'a bucket nobody knows' => [['bucket' => 'moon'], 422, null],
 ]);
 
 it('fails a run over a site that is not there and keeps the plan', function () {
-    $this->postJson('/runs', ['sites' => ['GHOST']])->assertOk()->assertJsonPath('status', 'failed')->assertJsonPath('trouble', 'There is no site GHOST. The plan before it stands.');
+    $this->postJson('/runs', ['sites' => ['GHOST']])->assertOk()->assertJsonPath('status', 'failed')
+        ->assertJsonPath('trouble', 'There is no site GHOST. The plan before it stands.');
 
     expect(Run::live()->id)->toBe($this->first->id);
 });

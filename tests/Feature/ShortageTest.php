@@ -11,16 +11,27 @@ beforeEach(function () {
     Demo::planned();
     $this->planner = Demo::user('planner');
     $this->actingAs($this->planner);
-    $this->rows = fn (string $query = 'days=14') => collect($this->getJson("/shortages/rows?{$query}")->assertOk()->json('rows'))->keyBy('identity');
-    $this->remedies = fn (string $identity, string $item) => array_map(fn (string $line) => json_decode($line, true), array_filter(explode("\n", $this->get('/shortages/remedies?'.http_build_query(['identity' => $identity, 'item' => $item]))->assertOk()->streamedContent())));
+    $this->rows = fn (string $query = 'days=14') => collect($this->getJson("/shortages/rows?{$query}")->assertOk()
+        ->json('rows'))->keyBy('identity');
+    $this->remedies = fn (string $identity, string $item) => array_map(
+        fn (string $line) => json_decode($line, true),
+        array_filter(explode(
+            "\n",
+            $this->get('/shortages/remedies?'.http_build_query(['identity' => $identity, 'item' => $item]))->assertOk()->streamedContent(),
+        )),
+    );
 });
 
 it('lists what is not covered in time, with what it waits for, whom it hits and when to order', function () {
     $all = $this->getJson('/shortages/rows?days=14')->json();
     $row = ($this->rows)()['part:M-1047/10'];
 
-    expect($all['counts'])->toMatchArray(['waiting' => 16, 'passed' => 6])->and(count($all['rows']))->toBe(array_sum($all['counts']) - $all['counts']['covered'])
-        ->and($row)->toMatchArray(['item' => 'SH-41', 'state' => 'waiting', 'qty' => '24', 'short' => '16', 'date' => '2026-03-10', 'expected' => '2026-03-16', 'lateDays' => 6])
+    expect($all['counts'])->toMatchArray(['waiting' => 16, 'passed' => 6])->and(count($all['rows']))
+        ->toBe(array_sum($all['counts']) - $all['counts']['covered'])
+        ->and($row)->toMatchArray([
+            'item' => 'SH-41', 'state' => 'waiting', 'qty' => '24', 'short' => '16', 'date' => '2026-03-10',
+            'expected' => '2026-03-16', 'lateDays' => 6,
+        ])
         ->and($row['hits'])->toContain('Coastal Trust', 'Pier 9 Supply')->and($row['served'])->toContain('M-1052 brings 8 pcs on Tue 10 Mar')
         ->and(count(($this->rows)('days=0')))->toBeLessThan(count($all['rows']))->and(($this->rows)('days=14&state=covered')->where('state', 'covered'))->not->toBeEmpty()
         ->and($this->getJson('/shortages/rows?days=14&unsent=0')->json('counts.order_now'))->toBeGreaterThan($all['counts']['order_now']);
@@ -42,7 +53,8 @@ it('tries a remedy, and what was short is covered with the draft', function () {
     $board = ($this->rows)()->first(fn ($row) => $row['item'] === 'PCB-207' && $row['state'] === 'waiting');
     $remedy = collect(($this->remedies)($board['identity'], 'PCB-207'))->firstWhere('row.kind', 'pull_in')['row'];
     $before = serialize(app(NetworkReader::class)->read());
-    $this->postJson('/draft/lines', ['changes' => json_decode($remedy['changes'], true), 'title' => $remedy['title']])->assertOk()->assertJsonPath('state.lines.0.sentence', $remedy['title']);
+    $this->postJson('/draft/lines', ['changes' => json_decode($remedy['changes'], true), 'title' => $remedy['title']])->assertOk()
+        ->assertJsonPath('state.lines.0.sentence', $remedy['title']);
 
     expect(($this->rows)()->has($board['identity']))->toBeFalse()->and(serialize(app(NetworkReader::class)->read()))->toBe($before)
         ->and(($this->remedies)($board['identity'], 'PCB-207'))->toBe([]);
@@ -55,19 +67,24 @@ it('tells who slips when stock is taken from the less urgent order', function ()
         ->and($slips->firstWhere('label', 'M-1061')['need'])->toBe('part:M-1061/10');
     $take = collect(($this->remedies)('part:M-1061/10', 'REF-3'))->firstWhere('row.kind', 'take_from')['row'];
 
-    expect($take['title'])->toBe('Take 10 pcs from M-1063')->and($take['solves'])->toBeTrue()->and(collect($take['figures'])->firstWhere('name', 'lateLines')['change'])->toBe("\u{2212}1");
+    expect($take['title'])->toBe('Take 10 pcs from M-1063')->and($take['solves'])->toBeTrue()
+        ->and(collect($take['figures'])->firstWhere('name', 'lateLines')['change'])->toBe("\u{2212}1");
 });
 
 it('proposes a set for a whole list, none solved twice', function () {
-    $needs = ($this->rows)()->where('state', 'waiting')->take(8)->map(fn ($row) => ['identity' => $row['identity'], 'item' => $row['item']])->values()->all();
+    $needs = ($this->rows)()->where('state', 'waiting')->take(8)->map(fn ($row) => ['identity' => $row['identity'], 'item' => $row['item']])
+        ->values()->all();
     $proposals = collect($this->postJson('/shortages/resolve', ['needs' => $needs])->assertOk()->json('proposals'));
 
-    expect($proposals)->toHaveCount(8)->and($proposals->whereNotNull('remedy'))->not->toBeEmpty()->and($proposals->whereNotNull('solvedBy'))->not->toBeEmpty()->and($proposals->where('inTime', true))->toBeEmpty()
+    expect($proposals)->toHaveCount(8)->and($proposals->whereNotNull('remedy'))->not->toBeEmpty()
+        ->and($proposals->whereNotNull('solvedBy'))->not->toBeEmpty()->and($proposals->where('inTime', true))->toBeEmpty()
         ->and($proposals->pluck('remedy.title')->filter()->duplicates()->all())->toBe([]);
 });
 
 it('does not say of what is in time that something solved it', function () {
-    $needs = ($this->rows)()->filter(fn ($row) => $row['state'] === 'waiting')->take(2)->concat(($this->rows)()->filter(fn ($row) => $row['state'] === 'order_now')->take(2))->map(fn ($row) => ['identity' => $row['identity'], 'item' => $row['item']])->values()->all();
+    $needs = ($this->rows)()->filter(fn ($row) => $row['state'] === 'waiting')->take(2)
+        ->concat(($this->rows)()->filter(fn ($row) => $row['state'] === 'order_now')
+            ->take(2))->map(fn ($row) => ['identity' => $row['identity'], 'item' => $row['item']])->values()->all();
     $proposals = $this->postJson('/shortages/resolve', ['needs' => $needs])->json('proposals');
 
     expect(array_column($proposals, 'inTime'))->toBe([false, false, true, true])->and($proposals[2]['solvedBy'])->toBeNull();
@@ -79,11 +96,15 @@ it('accepts a shortage with a reason that others see, and takes it back', functi
     expect(($this->rows)()['part:M-1047/10']['accepted'])->toBe('The customer can wait');
     $this->postJson('/shortages/accept', ['identity' => 'part:M-1047/10', 'reason' => ''])->assertOk();
     expect(($this->rows)()['part:M-1047/10']['accepted'])->toBeNull();
-    $this->actingAs(Demo::user('viewer'))->postJson('/shortages/accept', ['identity' => 'part:M-1047/10', 'reason' => 'x'])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    $this->actingAs(Demo::user('viewer'))->postJson('/shortages/accept', ['identity' => 'part:M-1047/10', 'reason' => 'x'])
+        ->assertStatus(422)->assertJsonPath('reason', 'forbidden');
 });
 
 it('keeps filters as named views, each person their own', function () {
-    $this->postJson('/views', ['page' => 'shortages', 'name' => 'Mine', 'query' => 'days=28&by=order'])->assertJsonPath('views.0.name', 'Mine');
+    $this->postJson(
+        '/views',
+        ['page' => 'shortages', 'name' => 'Mine', 'query' => 'days=28&by=order'],
+    )->assertJsonPath('views.0.name', 'Mine');
     $this->get('/shortages')->assertInertia(fn ($page) => $page->component('Shortages')->where('views.0.query', 'days=28&by=order'));
     $this->actingAs(Demo::user('buyer'))->get('/shortages')->assertInertia(fn ($page) => $page->where('views', []));
     $this->actingAs($this->planner)->deleteJson('/views', ['page' => 'shortages', 'name' => 'Mine'])->assertJsonPath('views', []);
@@ -91,28 +112,41 @@ it('keeps filters as named views, each person their own', function () {
 
 it('answers for an order by structure and drafts the answer', function () {
     $answer = $this->getJson('/availability/answer?of=order:M-1047')->assertOk()->json();
-    expect($answer)->toMatchArray(['item' => 'WS-400', 'qty' => '24', 'wanted' => '2026-03-13', 'complete' => '2026-03-19', 'inTime' => false])->and($answer['decidedBy'])->toContain('P-3308')
+    expect($answer)->toMatchArray([
+        'item' => 'WS-400', 'qty' => '24', 'wanted' => '2026-03-13', 'complete' => '2026-03-19', 'inTime' => false,
+    ])->and($answer['decidedBy'])->toContain('P-3308')
         ->and(collect($answer['rows'])->where('decides', true)->pluck('item')->all())->toBe(['SH-41', 'PCB-207']);
     $day = $this->getJson('/availability/earliest?of=order:M-1047')->json('day');
     $answer = $this->getJson("/availability/answer?of=order:M-1047&due={$day}")->json();
     expect($day)->toBe('2026-03-19')->and($answer['inTime'])->toBeTrue();
-    $this->postJson('/draft/lines', ['changes' => json_decode($answer['changes'], true)])->assertJsonPath('state.lines.0.sentence', 'M-1047 to Thu 19 Mar');
+    $this->postJson('/draft/lines', ['changes' => json_decode($answer['changes'], true)])->assertJsonPath(
+        'state.lines.0.sentence',
+        'M-1047 to Thu 19 Mar',
+    );
 });
 
 it('answers for items and sales lines, how many there could be, and what is bought in all', function () {
     expect($this->getJson('/availability/answer?of=sales:SO-7719/1')->json('inTime'))->toBeFalse()
-        ->and($this->getJson('/availability/possible?of=item:WS-400@OSK&due=2026-04-10')->json())->toHaveKeys(['any', 'stock'])
-        ->and(collect($this->getJson('/availability/parts?of=item:WS-400@OSK&qty=1000')->json('rows'))->firstWhere('item', 'PCB-207'))->toMatchArray(['qty' => '1000', 'stock' => '10', 'missing' => '990'])
+        ->and($this->getJson('/availability/possible?of=stock:WS-400@OSK&due=2026-04-10')->json())->toHaveKeys(['any', 'stock'])
+        ->and(collect($this->getJson(
+            '/availability/parts?of=stock:WS-400@OSK&qty=1000',
+        )->json('rows'))->firstWhere('item', 'PCB-207'))->toMatchArray(['qty' => '1000', 'stock' => '10', 'missing' => '990'])
         ->and($this->getJson('/availability/subjects?q=m-104')->json('0.of'))->toStartWith('order:M-104');
-    $this->getJson('/availability/answer?of=order:NONE')->assertStatus(422)->assertJsonPath('message', 'There is no open order NONE. Nothing was changed.');
-    $this->getJson('/availability/answer?of=order:M-1047&qty=0.5')->assertStatus(422)->assertJsonPath('message', 'WS-400 has 0 decimals. Nothing was changed.');
+    $this->getJson('/availability/answer?of=order:NONE')->assertStatus(422)
+        ->assertJsonPath('message', 'There is no open order NONE. Nothing was changed.');
+    $this->getJson('/availability/answer?of=order:M-1047&qty=0.5')->assertStatus(422)
+        ->assertJsonPath('message', 'WS-400 has 0 decimals. Nothing was changed.');
 });
 
 it('tells the second of two people who hold the same stock', function () {
-    $hold = fn (string $demand, string $key) => $this->postJson('/reservations/hold', ['demand' => $demand, 'supply' => 'stock:GAS-14@OSK', 'qty' => '50', 'key' => $key]);
+    $hold = fn (string $demand, string $key) => $this->postJson(
+        '/reservations/hold',
+        ['demand' => $demand, 'supply' => 'stock:GAS-14@OSK', 'qty' => '50', 'key' => $key],
+    );
     $hold('part:M-1051/30', 'hold-key-00000000001')->assertOk();
     $this->actingAs(Demo::user('scheduler'));
-    $hold('part:M-1047/30', 'hold-key-00000000002')->assertStatus(422)->assertJsonPath('message', 'Only 24 of stock:GAS-14@OSK is free to be held; the rest is held for M-1051/30. Nothing was written.');
+    $hold('part:M-1047/30', 'hold-key-00000000002')->assertStatus(422)
+        ->assertJsonPath('message', 'Only 24 of stock of GAS-14@OSK is free to be held; the rest is held for M-1051/30. Nothing was written.');
 
     expect(DB::table('allocations')->where('supply', 'stock:GAS-14@OSK')->sum('qty'))->toEqual(50_000_000);
     $this->actingAs(Demo::user('buyer'));
@@ -120,32 +154,54 @@ it('tells the second of two people who hold the same stock', function () {
 });
 
 it('holds for all ticked orders, gives to another and frees', function () {
-    $this->postJson('/reservations/hold-for', ['references' => ['order:M-1061', 'sales:SO-7714/1'], 'key' => 'hold-key-00000000001'])->assertOk();
+    $this->postJson(
+        '/reservations/hold-for',
+        ['references' => ['order:M-1061', 'sales:SO-7714/1'], 'key' => 'hold-key-00000000001'],
+    )->assertOk();
     $orders = collect($this->get('/reservations')->inertiaProps('orders'))->keyBy('reference');
-    expect($orders['order:M-1061']['status'])->toBe('complete')->and($orders['sales:SO-7714/1']['status'])->toBe('complete')->and($orders['order:M-1063']['status'])->toBe('partly');
+    expect($orders['order:M-1061']['status'])->toBe('complete')->and($orders['sales:SO-7714/1']['status'])->toBe('complete')
+        ->and($orders['order:M-1063']['status'])->toBe('partly');
     $held = collect($this->get('/reservations?view=held')->inertiaProps('held'))->firstWhere('demand', 'sales:SO-7714/1');
-    $this->postJson('/reservations/give', ['demand' => $held['demand'], 'supply' => $held['supply'], 'other' => 'sales:SO-7719/1', 'qty' => $held['qty'], 'key' => 'hold-key-00000000002'])->assertOk();
-    expect(DB::table('allocations')->where('demand', 'sales:SO-7719/1')->exists())->toBeTrue()->and(DB::table('allocations')->where('demand', 'sales:SO-7714/1')->exists())->toBeFalse();
-    $this->postJson('/reservations/free', ['demand' => 'sales:SO-7719/1', 'supply' => $held['supply'], 'key' => 'hold-key-00000000003'])->assertOk();
-    $this->postJson('/reservations/free', ['demand' => 'sales:SO-7719/1', 'supply' => $held['supply'], 'key' => 'hold-key-00000000004'])->assertStatus(422);
+    $this->postJson(
+        '/reservations/give',
+        [
+            'demand' => $held['demand'], 'supply' => $held['supply'], 'other' => 'sales:SO-7719/1', 'qty' => $held['qty'],
+            'key' => 'hold-key-00000000002',
+        ],
+    )->assertOk();
+    expect(DB::table('allocations')->where('demand', 'sales:SO-7719/1')->exists())->toBeTrue()
+        ->and(DB::table('allocations')->where('demand', 'sales:SO-7714/1')->exists())->toBeFalse();
+    $this->postJson(
+        '/reservations/free',
+        ['demand' => 'sales:SO-7719/1', 'supply' => $held['supply'], 'key' => 'hold-key-00000000003'],
+    )->assertOk();
+    $this->postJson(
+        '/reservations/free',
+        ['demand' => 'sales:SO-7719/1', 'supply' => $held['supply'], 'key' => 'hold-key-00000000004'],
+    )->assertStatus(422);
 });
 
 it('holds by rule what the plan gives an order when it is released, and that cannot be undone', function () {
     $this->postJson('/draft/lines', ['changes' => [['change' => 'release_order', 'order' => 'M-1061', 'released' => true]]])->assertOk();
-    $commit = $this->postJson('/draft/commit', ['version' => Draft::of($this->planner)->version, 'key' => 'commit-key-0000000001'])->assertOk()->json('commit');
+    $commit = $this->postJson('/draft/commit', ['version' => Draft::of($this->planner)->version, 'key' => 'commit-key-0000000001'])
+        ->assertOk()->json('commit');
 
-    expect(DB::table('orders')->where('code', 'M-1061')->value('status'))->toBe('released')->and(DB::table('allocations')->where('demand', 'like', 'part:M-1061/%')->count())->toBe(2);
+    expect(DB::table('orders')->where('code', 'M-1061')->value('status'))->toBe('released')
+        ->and(DB::table('allocations')->where('demand', 'like', 'part:M-1061/%')->count())->toBe(2);
     $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertStatus(422)->assertJsonPath('reason', 'moved');
 });
 
 it('lets anyone say that material is missing, and the planner see what slips', function () {
     $this->actingAs(Demo::user('viewer'));
-    $id = $this->postJson('/missing', ['order' => 'M-1052', 'line' => '30', 'until' => '2026-03-12', 'note' => 'box is empty'])->assertOk()->json('id');
+    $id = $this->postJson('/missing', ['order' => 'M-1052', 'line' => '30', 'until' => '2026-03-12', 'note' => 'box is empty'])->assertOk()
+        ->json('id');
     $this->postJson('/missing', ['order' => 'M-1052', 'line' => '999', 'until' => '2026-03-12', 'note' => ''])->assertStatus(422);
     $this->postJson("/missing/{$id}/deal")->assertForbidden();
-    $this->actingAs($this->planner)->get('/')->assertInertia(fn ($page) => $page->where('missing.0.item', 'CAS-2')->where('missing.0.note', 'box is empty'));
+    $this->actingAs($this->planner)->get('/')
+        ->assertInertia(fn ($page) => $page->where('missing.0.item', 'CAS-2')->where('missing.0.note', 'box is empty'));
     $this->postJson("/missing/{$id}/draft")->assertOk();
-    expect($this->getJson('/draft')->json('state.lines.0.sentence'))->toBe('M-1052 waits for CAS-2')->and($this->getJson('/draft')->json('state.slips'))->not->toBeEmpty();
+    expect($this->getJson('/draft')->json('state.lines.0.sentence'))->toBe('M-1052 waits for CAS-2')
+        ->and($this->getJson('/draft')->json('state.slips'))->not->toBeEmpty();
     $this->postJson("/missing/{$id}/deal")->assertOk();
     $this->postJson("/missing/{$id}/deal")->assertStatus(422)->assertJsonPath('reason', 'stale');
     $this->get('/')->assertInertia(fn ($page) => $page->where('missing', []));

@@ -23,7 +23,10 @@ it('signs in and out', function () {
 it('does not say which of address and password was wrong', function (array $given) {
     $this->post('/sign-in', $given)->assertSessionHasErrors(['email' => 'This address and password do not belong together.']);
     $this->assertGuest();
-})->with([[['email' => 'ivo@marrowby.example', 'password' => 'wrong']], [['email' => 'nobody@marrowby.example', 'password' => DemoSeeder::PASSWORD]]]);
+})->with([
+    [['email' => 'ivo@marrowby.example', 'password' => 'wrong']],
+    [['email' => 'nobody@marrowby.example', 'password' => DemoSeeder::PASSWORD]],
+]);
 
 it('slows down someone who guesses', function () {
     for ($times = 0; $times < 5; $times++) {

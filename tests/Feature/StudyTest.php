@@ -23,7 +23,8 @@ function study($test, string $name, array $changes, array $parameters = [], bool
 
 it('plans a study beside the live plan and tells what differs', function () {
     $id = study($this, 'P-3308 early', [$this->earlier])->assertOk()->json('id');
-    expect(Run::live()->id)->toBe($this->live->id)->and(DB::table('order_lines')->where('code', 'P-3308')->value('due'))->toStartWith('2026-03-10');
+    expect(Run::live()->id)->toBe($this->live->id)->and(DB::table('order_lines')->where('code', 'P-3308')->value('due'))
+        ->toStartWith('2026-03-10');
 
     $this->get("/compare?a=live&b=study-{$id}")->assertInertia(fn ($page) => $page->component('Compare')
         ->where('figures.0.label', 'Sales lines late')->where('figures.0.before', '8')->where('figures.0.after', '5')->where('figures.0.better', true)
@@ -38,7 +39,8 @@ it('shows a study in the place of the live plan and never makes orders of it', f
     $this->get('/proposals?until=all')->assertInertia(fn ($page) => $page->where('plan.study.name', 'A fifth more')->whereNot('run', $this->live->id));
     $run = Study::query()->find($id)->result();
     $orders = Order::query()->count();
-    $this->postJson('/proposals/convert', ['run' => $run->id, 'key' => 'a key that is long enough', 'lines' => [['number' => 1]]])->assertStatus(422)->assertJsonPath('reason', 'study');
+    $this->postJson('/proposals/convert', ['run' => $run->id, 'key' => 'a key that is long enough', 'lines' => [['number' => 1]]])
+        ->assertStatus(422)->assertJsonPath('reason', 'study');
 
     expect(Order::query()->count())->toBe($orders);
     $this->postJson('/shown-plan', ['study' => null]);
@@ -47,29 +49,49 @@ it('shows a study in the place of the live plan and never makes orders of it', f
 
 it('plans with other parameters and changes of every kind a study offers', function () {
     $changes = [
-        ['change' => 'change_planning', 'item' => 'PCB-207', 'site' => 'OSK', 'leadDays' => 30], ['change' => 'change_planning', 'item' => 'GAS-14', 'site' => 'OSK', 'safetyStock' => '40'],
-        ['change' => 'work_days', 'calendar' => 'PLANT', 'from' => '2026-03-09', 'to' => '2026-03-13'], ['change' => 'resize_order', 'order' => 'M-1047', 'qty' => '30'],
-        ['change' => 'cancel_order', 'order' => 'P-3291'], ['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'due' => '2026-03-20'], ['change' => 'change_stock', 'item' => 'TUB-50', 'site' => 'OSK', 'qty' => '12.5'],
+        ['change' => 'change_planning', 'item' => 'PCB-207', 'site' => 'OSK', 'leadDays' => 30],
+        ['change' => 'change_planning', 'item' => 'GAS-14', 'site' => 'OSK', 'safetyStock' => '40'],
+        ['change' => 'work_days', 'calendar' => 'PLANT', 'from' => '2026-03-09', 'to' => '2026-03-13'],
+        ['change' => 'resize_order', 'order' => 'M-1047', 'qty' => '30'],
+        ['change' => 'cancel_order', 'order' => 'P-3291'],
+        ['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'due' => '2026-03-20'],
+        ['change' => 'change_stock', 'item' => 'TUB-50', 'site' => 'OSK', 'qty' => '12.5'],
     ];
-    $id = study($this, 'All at once', $changes, ['forecasts' => ['BASE'], 'sites' => ['OSK'], 'safetyStock' => false, 'horizonEnd' => '2026-06-30'])->assertOk()->json('id');
+    $id = study(
+        $this, 'All at once', $changes,
+        ['forecasts' => ['BASE'], 'sites' => ['OSK'], 'safetyStock' => false, 'horizonEnd' => '2026-06-30'],
+    )->assertOk()->json('id');
     $run = Study::query()->find($id)->result();
 
     expect($run->trouble)->toBeNull()->and($run->parameters['forecasts'])->toBe(['BASE'])->and($run->parameters['safetyStock'])->toBeFalse()
         ->and(DB::table('plan_points')->where('run_id', $run->id)->where('site_code', 'LIN')->exists())->toBeFalse()
-        ->and(json_decode(DB::table('plan_points')->where('run_id', $run->id)->where('item_code', 'PCB-207')->value('rules'))->lead)->toBe(30);
-    $this->get('/studies')->assertInertia(fn ($page) => $page->where('studies.0.changes.0.text', 'PCB-207 at OSK: lead time 30 days')->where('studies.0.changes.2.text', 'Calendar PLANT closed from Mon 9 Mar to Fri 13 Mar')
+        ->and(json_decode(DB::table('plan_points')->where('run_id', $run->id)->where('item_code', 'PCB-207')
+            ->value('rules'))->lead)->toBe(30);
+    $this->get('/studies')->assertInertia(fn ($page) => $page->where(
+        'studies.0.changes.0.text',
+        'PCB-207 at OSK: lead time 30 days',
+    )->where(
+        'studies.0.changes.2.text',
+        'Calendar PLANT closed from Mon 9 Mar to Fri 13 Mar',
+    )
         ->where('studies.0.parameters', ['up to Tue 30 Jun', 'forecasts BASE', 'sites OSK', 'without safety stock']));
 });
 
 it('says why a study cannot be kept or planned, and keeps what there was', function () {
     $id = study($this, 'One', [$this->earlier])->json('id');
-    study($this, 'One', [])->assertStatus(422)->assertJsonPath('message', 'There is a study One already. Choose another name; nothing was kept.');
-    study($this, 'Two', [['change' => 'move_order', 'order' => 'P-3308', 'due' => 'soon']])->assertStatus(422)->assertJsonPath('details.place', 0);
+    study($this, 'One', [])->assertStatus(422)
+        ->assertJsonPath('message', 'There is a study One already. Choose another name; nothing was kept.');
+    study($this, 'Two', [['change' => 'move_order', 'order' => 'P-3308', 'due' => 'soon']])->assertStatus(422)
+        ->assertJsonPath('details.place', 0);
     study($this, 'Three', [], ['nonsense' => 1])->assertStatus(422);
-    $this->putJson("/studies/{$id}", ['name' => 'One', 'version' => 7, 'parameters' => [], 'changes' => []])->assertStatus(422)->assertJsonPath('reason', 'stale');
+    $this->putJson("/studies/{$id}", ['name' => 'One', 'version' => 7, 'parameters' => [], 'changes' => []])->assertStatus(422)
+        ->assertJsonPath('reason', 'stale');
 
     $wrong = study($this, 'Four', [['change' => 'cancel_order', 'order' => 'P-0000']])->assertOk()->json('id');
-    $this->get("/compare?a=live&b=study-{$wrong}")->assertInertia(fn ($page) => $page->where('differences', null)->where('trouble', 'A change of the study does not fit any more: there is no open order P-0000. The plan before it stands.'));
+    $this->get("/compare?a=live&b=study-{$wrong}")->assertInertia(fn ($page) => $page->where('differences', null)->where(
+        'trouble',
+        'A change of the study does not fit any more: there is no open order P-0000. The plan before it stands.',
+    ));
     expect(Study::query()->count())->toBe(2)->and(Study::query()->find($id)->changes)->toBe([[...$this->earlier, 'start' => null]]);
 });
 
@@ -89,7 +111,8 @@ it('plans again after a change of data, and deletes with its result', function (
 
 it('lets nobody change what is another\'s, and a viewer nothing', function () {
     $id = study($this, 'Mine', [])->json('id');
-    $this->actingAs(Demo::user('sales'))->putJson("/studies/{$id}", ['name' => 'Mine', 'version' => 1, 'parameters' => [], 'changes' => []])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    $this->actingAs(Demo::user('sales'))->putJson("/studies/{$id}", ['name' => 'Mine', 'version' => 1, 'parameters' => [], 'changes' => []])
+        ->assertStatus(422)->assertJsonPath('reason', 'forbidden');
     $this->deleteJson("/studies/{$id}")->assertStatus(422);
     $this->actingAs(Demo::user('viewer'));
     study($this, 'No', [])->assertStatus(403);
@@ -100,7 +123,10 @@ it('lets nobody change what is another\'s, and a viewer nothing', function () {
 
 it('takes in what has changed with the parameters of the live plan', function () {
     $this->postJson('/runs', ['horizonEnd' => '2026-05-31', 'forecasts' => ['BASE']])->assertOk();
-    $this->postJson('/demand/forecast', ['forecast' => 'BASE', 'item' => 'WS-200', 'site' => 'OSK', 'start' => '2026-04-06', 'qty' => '99', 'version' => 1]);
+    $this->postJson(
+        '/demand/forecast',
+        ['forecast' => 'BASE', 'item' => 'WS-200', 'site' => 'OSK', 'start' => '2026-04-06', 'qty' => '99', 'version' => 1],
+    );
     $this->get('/')->assertInertia(fn ($page) => $page->where('changes.0.by', 'Ivo Marlin')->where('plan.changes', 1));
     $this->postJson('/runs/refresh')->assertOk()->assertJsonPath('status', 'done');
 

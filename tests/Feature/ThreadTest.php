@@ -13,7 +13,10 @@ beforeEach(function () {
 /** @return array<string, mixed> */
 function thread($test, string $of, string $way = ''): array
 {
-    return json_decode((string) json_encode($test->get('/thread?'.http_build_query(['of' => $of, 'way' => $way]))->assertOk()->viewData('page')['props']), true);
+    return json_decode(
+        (string) json_encode($test->get('/thread?'.http_build_query(['of' => $of, 'way' => $way]))->assertOk()->viewData('page')['props']),
+        true,
+    );
 }
 
 it('stands each supply at its date below what it serves, the hold-up first', function () {
@@ -25,17 +28,25 @@ it('stands each supply at its date below what it serves, the hold-up first', fun
     ])->and(array_column(array_slice($props['rows'], 0, 4), 'id'))->toBe(array_column($strong, 'id'));
     foreach ($props['rows'] as $row) {
         $parent = $row['parent'] < 0 ? null : $props['rows'][$row['parent']];
-        expect($row['level'])->toBe($parent === null ? 0 : $parent['level'] + 1)->and($row['from'] ?? $row['to'])->toBeLessThanOrEqual($row['to']);
+        expect($row['level'])->toBe($parent === null ? 0 : $parent['level'] + 1)->and($row['from'] ?? $row['to'])
+            ->toBeLessThanOrEqual($row['to']);
     }
 });
 
 it('tells where the time goes, who else waits and what would come next', function () {
     $props = thread($this, 'sales:SO-7719/1', 'hold-up');
 
-    expect(array_map(fn ($step) => "{$step['label']} {$step['to']} {$step['days']}", $props['steps']))->toBe(['PCB-207 on order, P-3308 2026-03-10 6', 'SH-41 to be made 2026-03-16 6', 'WS-400 made, M-1047 2026-03-19 3'])
-        ->and($props['beginning']['name'])->toBe('P-3308')->and(array_map(fn ($other) => $other['line']['label'], $props['others']))->toBe(['SO-7724/2 Pier 9 Supply', 'SO-7729/1 Sandwick Quays'])
+    expect(array_map(
+        fn ($step) => "{$step['label']} {$step['to']} {$step['days']}",
+        $props['steps'],
+    ))->toBe(['PCB-207 on order, P-3308 2026-03-10 6', 'SH-41 to be made 2026-03-16 6', 'WS-400 made, M-1047 2026-03-19 3'])
+        ->and($props['beginning']['name'])->toBe('P-3308')->and(array_map(
+            fn ($other) => $other['line']['label'],
+            $props['others'],
+        ))->toBe(['SO-7724/2 Pier 9 Supply', 'SO-7729/1 Sandwick Quays'])
         ->and($props['closed'])->toContain('2026-03-07')->not->toContain('2026-03-06');
-    $this->getJson('/thread/without?of=sales:SO-7719/1')->assertOk()->assertJsonPath('lateDays', 0)->assertJsonPath('expected', '2026-03-13');
+    $this->getJson('/thread/without?of=sales:SO-7719/1')->assertOk()->assertJsonPath('lateDays', 0)
+        ->assertJsonPath('expected', '2026-03-13');
 });
 
 it('follows a purchase up to the customers, and an order down to raw stock', function () {

@@ -13,7 +13,11 @@ beforeEach(function () {
     $this->file = tempnam(sys_get_temp_dir(), 'yposta').'.sqlite';
     touch($this->file);
     foreach (['one', 'other'] as $name) {
-        config(["database.connections.{$name}" => [...config('database.connections.sqlite'), 'database' => $this->file, 'busy_timeout' => 0]]);
+        config(["database.connections.{$name}" => [
+            ...config('database.connections.sqlite'),
+            'database' => $this->file,
+            'busy_timeout' => 0,
+        ]]);
     }
     Artisan::call('migrate', ['--force' => true, '--database' => 'one']);
     DB::connection('one')->table('settings')->insert(['key' => 'count', 'value' => '1']);
@@ -39,7 +43,8 @@ it('lets nobody write between what a transaction reads and what it writes', func
         $this->one->table('settings')->where('key', 'count')->update(['value' => (string) ($count + 1)]);
     });
 
-    expect($refused)->toContain('database is locked')->and($this->other->table('settings')->where('key', 'count')->value('value'))->toBe('2');
+    expect($refused)->toContain('database is locked')->and($this->other->table('settings')->where('key', 'count')->value('value'))
+        ->toBe('2');
 });
 
 it('reads at one moment without keeping others from writing', function () {
@@ -58,5 +63,6 @@ it('gives the right to write back when a transaction fails', function () {
     expect(fn () => $this->one->transaction(fn () => throw new RuntimeException('no')))->toThrow(RuntimeException::class);
     $this->other->table('settings')->where('key', 'count')->update(['value' => '3']);
 
-    expect($this->one->table('settings')->where('key', 'count')->value('value'))->toBe('3')->and(Settings::get('nothing', 'default'))->toBe('default');
+    expect($this->one->table('settings')->where('key', 'count')->value('value'))->toBe('3')->and(Settings::get('nothing', 'default'))
+        ->toBe('default');
 });
