@@ -7,6 +7,8 @@ namespace Yposta\Core\Declaration;
 /** Yes or no, written 1 or 0. */
 final readonly class Flag implements ColumnType
 {
+    use BooleanColumn;
+
     public function parse(string $text): mixed
     {
         return match ($text) {
@@ -19,31 +21,6 @@ final readonly class Flag implements ColumnType
     public function write(mixed $value): string
     {
         return $value === true ? '1' : '0';
-    }
-
-    public function fault(mixed $value, array $values, Surroundings $in): ?Fault
-    {
-        return null;
-    }
-
-    public function harmless(): mixed
-    {
-        return false;
-    }
-
-    public function mayBeEmpty(): bool
-    {
-        return false;
-    }
-
-    public function plain(mixed $value): bool
-    {
-        return $value === true;
-    }
-
-    public function fromPlain(mixed $plain): mixed
-    {
-        return is_bool($plain) ? $plain : throw new InvalidField(Fault::of('wrong_type'));
     }
 
     public function describe(): string

@@ -7,13 +7,10 @@ namespace Yposta\Core\Declaration;
 /** One of two words, held as whether it is the second. */
 final readonly class OneOfTwo implements ColumnType
 {
+    use BooleanColumn;
+
     public function __construct(public string $first, public string $second)
     {
-    }
-
-    public static function switch(): self
-    {
-        return new self('off', 'on');
     }
 
     public function parse(string $text): mixed
@@ -31,31 +28,6 @@ final readonly class OneOfTwo implements ColumnType
     public function write(mixed $value): string
     {
         return $value === true ? $this->second : $this->first;
-    }
-
-    public function fault(mixed $value, array $values, Surroundings $in): ?Fault
-    {
-        return null;
-    }
-
-    public function harmless(): mixed
-    {
-        return false;
-    }
-
-    public function mayBeEmpty(): bool
-    {
-        return false;
-    }
-
-    public function plain(mixed $value): bool
-    {
-        return $value === true;
-    }
-
-    public function fromPlain(mixed $plain): mixed
-    {
-        return is_bool($plain) ? $plain : throw new InvalidField(Fault::of('wrong_type'));
     }
 
     public function describe(): string
