@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Planning\ChangeRights;
 use App\Planning\LiveNetwork;
 use App\Planning\MessageChange;
+use App\Reading\Shapes\Told;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
@@ -25,7 +26,7 @@ final readonly class ApplyMessage
     }
 
     /**
-     * @return array<string, mixed> `message`: what was done
+     * @return array<string, mixed> Told: what was done
      *
      * @throws Refused
      */
@@ -60,7 +61,7 @@ final readonly class ApplyMessage
             $written = ($this->commit)([[$change]], [], $by);
             ($this->answer)($message->identity, $message->facts, 'done', null, (string) trans('done as asked'), $by);
 
-            return ['message' => Words::say(new Phrase('journal.sentence', ['what' => $written['sentences'][0]]))];
+            return get_object_vars(new Told(Words::say(new Phrase('journal.sentence', ['what' => $written['sentences'][0]]))));
         });
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\User;
+use App\Reading\Shapes\Told;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Roles;
@@ -24,7 +25,7 @@ final readonly class ChangeHoldings
     }
 
     /**
-     * @return array<string, mixed> `message`
+     * @return array<string, mixed> Told
      *
      * @throws Refused
      */
@@ -33,7 +34,7 @@ final readonly class ChangeHoldings
         return $this->once($key, [new HoldSupply($demand, $supply, $qty)], $by);
     }
 
-    /** @return array<string, mixed> `message` */
+    /** @return array<string, mixed> Told */
     public function free(string $demand, string $supply, string $key, User $by): array
     {
         return $this->once($key, [new FreeSupply($demand, $supply)], $by);
@@ -42,7 +43,7 @@ final readonly class ChangeHoldings
     /**
      * Gives what is held for one to another, as far as that one was held.
      *
-     * @return array<string, mixed> `message`
+     * @return array<string, mixed> Told
      */
     public function give(string $demand, string $supply, string $other, int $qty, string $key, User $by): array
     {
@@ -53,14 +54,16 @@ final readonly class ChangeHoldings
      * Holds for each order what the plan gives it from stock and open orders in time.
      *
      * @param  list<string>  $references  of the orders and sales lines
-     * @return array<string, mixed> `message`
+     * @return array<string, mixed> Told
      */
     public function holdFor(array $references, string $key, User $by): array
     {
         $this->allow($by);
         $changes = array_values(array_map(ChangeCodec::decode(...), $this->plans->ask('holdable', references: $references)['changes']));
 
-        return $changes === [] ? ['message' => Words::say(new Phrase('journal.nothing_to_hold'))] : $this->once($key, $changes, $by);
+        return $changes === []
+            ? get_object_vars(new Told(Words::say(new Phrase('journal.nothing_to_hold'))))
+            : $this->once($key, $changes, $by);
     }
 
     /**
@@ -74,9 +77,9 @@ final readonly class ChangeHoldings
         return Idempotency::once($key, 'hold', $by, function () use ($changes, $by): array {
             $written = ($this->commit)([$changes], [], $by);
 
-            return ['message' => Words::say(count($written['sentences']) === 1
+            return get_object_vars(new Told(Words::say(count($written['sentences']) === 1
                 ? new Phrase('journal.sentence', ['what' => $written['sentences'][0]])
-                : new Phrase('journal.held', ['count' => count($written['sentences'])]))];
+                : new Phrase('journal.held', ['count' => count($written['sentences'])]))));
         });
     }
 

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Draft;
 use App\Models\User;
 use App\Planning\DraftLines;
+use App\Reading\Shapes\Committed;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
@@ -21,7 +22,7 @@ final readonly class CommitDraft
 
     /**
      * @param  int  $version  of the draft as it was seen
-     * @return array<string, mixed> `message`, `commit`, `orders`
+     * @return array<string, mixed> Committed
      *
      * @throws Refused
      */
@@ -39,14 +40,14 @@ final readonly class CommitDraft
             $draft->update(['lines' => [], 'past' => [], 'future' => [], 'version' => $draft->version + 1]);
             $count = count($written['sentences']);
 
-            return [
-                'commit' => $written['commit'],
-                'orders' => $written['orders'],
-                'message' => Words::say(new Phrase(
+            return get_object_vars(new Committed(
+                message: Words::say(new Phrase(
                     $count === 1 ? 'journal.committed.one' : 'journal.committed.many',
                     ['count' => $count, 'what' => $written['sentences'][0] ?? ''],
                 )),
-            ];
+                commit: $written['commit'],
+                orders: $written['orders'],
+            ));
         });
     }
 }

@@ -11,6 +11,8 @@ use App\Planning\LiveNetwork;
 use App\Planning\OrderCodes;
 use App\Planning\RunParameters;
 use App\Planning\RunProposals;
+use App\Reading\Shapes\Converted;
+use App\Reading\Shapes\MadeOrder;
 use App\Reading\StoredPlan;
 use App\Reading\StoredPoint;
 use App\Support\Idempotency;
@@ -48,7 +50,7 @@ final readonly class ConvertProposals
      * @param  list<ConversionLine>  $lines
      * @param  bool  $sure  whether the person has seen that a quantity is far from what is needed
      * @param  bool  $agreed  whether the person has seen whom it makes wait
-     * @return array<string, mixed> `orders`: code, kind, title, what and href of each order made; `commit`; `message`
+     * @return array<string, mixed> Converted
      *
      * @throws Refused
      */
@@ -71,7 +73,7 @@ final readonly class ConvertProposals
             $written = ($this->commit)([$orders], [], $by);
             $made = $this->made($orders, $written['orders'], $network);
 
-            return ['orders' => $made, 'commit' => $written['commit'], 'message' => $this->message($made)];
+            return get_object_vars(new Converted($made, $written['commit'], $this->message($made)));
         });
     }
 
@@ -219,7 +221,7 @@ final readonly class ConvertProposals
     /**
      * @param  list<PutOrder>  $orders
      * @param  list<string>  $codes  that their lines got
-     * @return list<array<string, string>>
+     * @return list<MadeOrder>
      */
     private function made(array $orders, array $codes, Network $network): array
     {
@@ -229,21 +231,23 @@ final readonly class ConvertProposals
             $item = $network->items[$order->item];
             $code = $order->supplier === null ? $codes[$place] : OrderCodes::parse($codes[$place])[0];
             $what = Words::quantity($order->qty, $item->unit)." {$item->code}";
-            $made[$code] = isset($made[$code]) ? [...$made[$code], 'what' => "{$made[$code]['what']}, {$what}"] : [
-                'code' => $code, 'kind' => $order->kind->value,
-                'title' => $order->supplier === null ? $item->code : $network->suppliers[$order->supplier]->name, 'what' => $what,
-                'href' => "/orders/{$code}",
-            ];
+            $made[$code] = new MadeOrder(
+                code: $code,
+                kind: $order->kind,
+                title: $order->supplier === null ? $item->code : $network->suppliers[$order->supplier]->name,
+                what: isset($made[$code]) ? "{$made[$code]->what}, {$what}" : $what,
+                href: "/orders/{$code}",
+            );
         }
 
         return array_values($made);
     }
 
-    /** @param  list<array<string, string>>  $orders */
+    /** @param  list<MadeOrder>  $orders */
     private function message(array $orders): string
     {
         $parts = [];
-        foreach (array_count_values(array_column($orders, 'kind')) as $kind => $count) {
+        foreach (array_count_values(array_map(fn (MadeOrder $order) => $order->kind->value, $orders)) as $kind => $count) {
             $parts[$kind] = Words::say(new Phrase("journal.made.{$kind}", ['count' => $count]));
         }
         $sorted = array_values(array_filter([$parts['buy'] ?? null, $parts['make'] ?? null, $parts['transfer'] ?? null]));

@@ -8,6 +8,7 @@ use App\Models\User;
 use App\Planning\ChangeWriter;
 use App\Planning\DraftCheck;
 use App\Planning\LiveNetwork;
+use App\Reading\Shapes\Told;
 use App\Support\Idempotency;
 use App\Support\Journal;
 use App\Support\Refused;
@@ -29,7 +30,7 @@ final readonly class UndoCommit
     }
 
     /**
-     * @return array<string, mixed> `message`
+     * @return array<string, mixed> Told
      *
      * @throws Refused when it was undone already, or an order was started, sent or changed since
      */
@@ -72,10 +73,10 @@ final readonly class UndoCommit
                 null, ['commit' => $id],
             );
 
-            return ['message' => Words::say(new Phrase(
+            return get_object_vars(new Told(Words::say(new Phrase(
                 count($sentences) === 1 ? 'journal.undone.one' : 'journal.undone.many',
                 ['count' => count($sentences)],
-            ))];
+            ))));
         });
     }
 

@@ -10,9 +10,12 @@ use App\Planning\DraftLines;
 use App\Planning\NewCodes;
 use App\Planning\RowFingerprints;
 use App\Planning\RunProposals;
-use App\Reading\Shapes\AlongRow;
-use App\Reading\Shapes\ArrivalChangeRow;
-use App\Reading\Shapes\RemedyRow;
+use App\Reading\Shapes\ConversionDelays;
+use App\Reading\Shapes\DraftAnswer;
+use App\Reading\Shapes\DraftedBalances;
+use App\Reading\Shapes\EarliestDay;
+use App\Reading\Shapes\GrossRows;
+use App\Reading\Shapes\ResolvedNeeds;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Trials\Views\AvailabilityView;
@@ -68,14 +71,14 @@ final readonly class PlanQueries
     /**
      * A person's draft as the tray shows it.
      *
-     * @return array{state: \App\Reading\Shapes\DraftState, marks: list<\App\Reading\Shapes\DraftMark>}
+     * @return array<string, mixed> a DraftAnswer
      */
     public function tray(int $user): array
     {
         $person = User::query()->findOrFail($user);
         $draft = Draft::of($person);
 
-        return ['state' => $this->draft->of($draft, $person), 'marks' => $this->draft->marks($draft)];
+        return get_object_vars(new DraftAnswer($this->draft->of($draft, $person), $this->draft->marks($draft)));
     }
 
     /**
@@ -132,7 +135,7 @@ final readonly class PlanQueries
      * Whom converting some proposals and leaving others would make late, and which to take along to prevent it.
      *
      * @param  list<array<string, mixed>>  $changes
-     * @return array{lines: list<ArrivalChangeRow>, along: list<AlongRow>, left: int}
+     * @return array<string, mixed> ConversionDelays
      */
     public function conversion(array $changes): array
     {
@@ -148,10 +151,11 @@ final readonly class PlanQueries
         }
         $presenter = new TrialPresenter($trial->network(), $this->today());
 
-        return [
-            'lines' => array_map($presenter->arrivalChange(...), $delays->lines),
-            'along' => array_map($presenter->along(...), $delays->along), 'left' => count($delays->left),
-        ];
+        return get_object_vars(new ConversionDelays(
+            array_map($presenter->arrivalChange(...), $delays->lines),
+            array_map($presenter->along(...), $delays->along),
+            count($delays->left),
+        ));
     }
 
     /**
@@ -184,24 +188,24 @@ final readonly class PlanQueries
     }
 
     /**
-     * The needs of a window, see {@see ShortageView::of()}.
+     * The needs of a window.
      *
      * @param  Lines  $lines
-     * @return array<string, mixed>
+     * @return array<string, mixed> a ShortageList
      */
     public function shortages(array $lines, int $days, bool $countUnsent, string $site, bool $covered): array
     {
-        return $this->plan->drafted(
+        return get_object_vars($this->plan->drafted(
             DraftLines::changes($lines),
             fn (Trial $trial) => ShortageView::of($trial, $days, $countUnsent, $site, $covered),
-        );
+        ));
     }
 
     /**
      * What could be done about a need.
      *
      * @param  Lines  $lines
-     * @param  callable(array{row: RemedyRow, cost: list<int>}): void  $tell  is told each as it is found
+     * @param  callable(array<string, mixed>): void  $tell  is told each as it is found, a FoundRemedy
      * @return array{found: int}
      */
     public function remedies(array $lines, string $identity, string $item, callable $tell): array
@@ -209,7 +213,7 @@ final readonly class PlanQueries
         return $this->plan->drafted(DraftLines::changes($lines), function (Trial $trial) use ($identity, $tell): array {
             $found = 0;
             foreach ((new RemedyView($trial, $this->today(), RunProposals::live()))->of($identity) as $one) {
-                $tell($one);
+                $tell(get_object_vars($one));
                 $found++;
             }
 
@@ -220,11 +224,13 @@ final readonly class PlanQueries
     /**
      * @param  Lines  $lines
      * @param  list<array{identity: string, item: string}>  $needs
-     * @return array{proposals: list<array<string, mixed>>}
+     * @return array<string, mixed> ResolvedNeeds
      */
     public function resolve(array $lines, array $needs): array
     {
-        return ['proposals' => $this->plan->drafted(DraftLines::changes($lines), fn (Trial $trial) => (new ResolveAll)($trial, $needs))];
+        return get_object_vars(new ResolvedNeeds(
+            $this->plan->drafted(DraftLines::changes($lines), fn (Trial $trial) => (new ResolveAll)($trial, $needs)),
+        ));
     }
 
     /**
@@ -239,29 +245,33 @@ final readonly class PlanQueries
 
     /**
      * @param  Lines  $lines
-     * @return array{day: string|null}
+     * @return array<string, mixed> an EarliestDay
      */
     public function earliest(array $lines, string $subject, ?string $qty): array
     {
-        return ['day' => $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->earliest($qty))];
+        return get_object_vars(new EarliestDay($this->asked($lines, $subject, fn (AvailabilityView $view) => $view->earliest($qty))));
     }
 
     /**
      * @param  Lines  $lines
-     * @return array{any: string, stock: string}
+     * @return array<string, mixed> a PossibleQuantity
      */
     public function possible(array $lines, string $subject, ?string $due): array
     {
-        return $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->possible($this->day($due) ?? $this->today()));
+        $day = $this->day($due) ?? $this->today();
+
+        return get_object_vars($this->asked($lines, $subject, fn (AvailabilityView $view) => $view->possible($day)));
     }
 
     /**
      * @param  Lines  $lines
-     * @return array{rows: list<\App\Reading\Shapes\GrossRow>}
+     * @return array<string, mixed> GrossRows
      */
     public function parts(array $lines, string $subject, ?string $qty, ?string $due): array
     {
-        return ['rows' => $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->gross($qty, $this->day($due)))];
+        return get_object_vars(new GrossRows(
+            $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->gross($qty, $this->day($due))),
+        ));
     }
 
     /**
@@ -270,7 +280,7 @@ final readonly class PlanQueries
      * @param  Lines  $lines
      * @param  list<string>  $points  by {@see \Yposta\Core\Network\Network::key()}
      * @param  string  $bucket  day, week or month
-     * @return array{balances: array<string, array<string, string>>}
+     * @return array<string, mixed> DraftedBalances
      */
     public function balances(array $lines, array $points, string $bucket, bool $asExpected): array
     {
@@ -281,7 +291,9 @@ final readonly class PlanQueries
             return $trial->with([], fn (Plan $plan) => $view->of($plan, $points, $presenter));
         };
 
-        return ['balances' => BalanceView::changed($read($this->plan->live()), $this->plan->drafted(DraftLines::changes($lines), $read))];
+        return get_object_vars(new DraftedBalances(
+            BalanceView::changed($read($this->plan->live()), $this->plan->drafted(DraftLines::changes($lines), $read)),
+        ));
     }
 
     /** @return array<string, mixed> see {@see ReservationView::of()} */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { ShortageRow } from '@/lib/shapes';
+import type { FoundRemedy, ShortageRow } from '@/lib/shapes';
 import { fits, grouped } from '@/lib/shortageGroups';
-import { cheaper, type Found } from '@/lib/useRemedies';
+import { cheaper } from '@/lib/useRemedies';
 
 function row(changes: Partial<ShortageRow>): ShortageRow {
     return {
@@ -79,7 +79,7 @@ describe('the groups of shortages', () => {
 });
 
 describe('remedies', () => {
-    const found = (title: string, cost: number[]) => ({ row: { title }, cost }) as unknown as Found;
+    const found = (title: string, cost: number[]) => ({ row: { title }, cost }) as unknown as FoundRemedy;
 
     it('come by what they cost others, place by place', () => {
         const list = [

@@ -9,6 +9,8 @@ use App\Actions\EditDraft;
 use App\Actions\SaveStudy;
 use App\Actions\StartRun;
 use App\Models\Draft;
+use App\Reading\Shapes\DraftedBalances;
+use App\Reading\Shapes\KeptStudy;
 use App\Support\Roles;
 use App\Trials\PlanClient;
 use Illuminate\Http\JsonResponse;
@@ -81,7 +83,7 @@ final class DraftController extends Controller
         $lines = Draft::of($this->user($request))->lines ?? [];
 
         return response()->json($lines === []
-            ? ['balances' => []]
+            ? new DraftedBalances([])
             : $plans->ask(
                 'balances',
                 lines: $lines,
@@ -108,7 +110,7 @@ final class DraftController extends Controller
         $changes = array_merge(...array_column(Draft::of($user)->lines ?? [], 'changes'));
         $study = $save(null, SaveStudy::freeName($name), [], $changes, 0, $user);
 
-        return response()->json(['study' => $study->id, 'name' => $study->name, 'run' => $start($study->parameters, $user, $study)->id]);
+        return response()->json(new KeptStudy($study->id, $study->name, $start($study->parameters, $user, $study)->id));
     }
 
     private function state(Request $request, PlanClient $plans): JsonResponse

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\MissMaterial;
+use App\Reading\Shapes\Told;
 use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,7 +32,7 @@ final class MissingController extends Controller
         abort_unless($this->user($request)->can(Roles::STUDY), 403);
         abort_unless(DB::table('missing_materials')->where('id', $id)->exists(), 404);
 
-        return response()->json(['message' => $miss->draft($id, $this->user($request))]);
+        return response()->json(new Told($miss->draft($id, $this->user($request)) ?? ''));
     }
 
     public function deal(Request $request, MissMaterial $miss, int $id): JsonResponse

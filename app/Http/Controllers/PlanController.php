@@ -11,6 +11,7 @@ use App\Reading\Pages\PlanPage;
 use App\Reading\PlanGrid;
 use App\Reading\PointView;
 use App\Reading\Shapes\CodeAndName;
+use App\Reading\Shapes\GridRows;
 use App\Reading\StoredPlan;
 use App\Reading\StoredPoint;
 use Illuminate\Http\JsonResponse;
@@ -61,14 +62,9 @@ final class PlanController extends Controller
         abort_if($plan === null, 404);
         $offset = max(0, $request->integer('offset'));
 
-        return response()->json([
-            'rows' => (new PlanGrid($plan, $this->size($request), $this->asExpected($request)))->rows(
-                $this->filter($request),
-                $offset,
-                self::PAGE,
-            ),
-            'run' => $plan->run->id,
-        ]);
+        $grid = new PlanGrid($plan, $this->size($request), $this->asExpected($request));
+
+        return response()->json(new GridRows($grid->rows($this->filter($request), $offset, self::PAGE), $plan->run->id));
     }
 
     /** An item at a site, for the inspector. */

@@ -14,6 +14,7 @@ use App\Reading\CompareView;
 use App\Reading\Pages\ComparePage;
 use App\Reading\Pages\StudiesPage;
 use App\Reading\Shapes\PlanChoice;
+use App\Reading\Shapes\SavedStudy;
 use App\Reading\StudyList;
 use App\Support\Roles;
 use App\Support\Settings;
@@ -49,7 +50,7 @@ final class StudyController extends Controller
     {
         $this->may($request);
 
-        return response()->json(['id' => $study->id, 'run' => $start($study->parameters, $this->user($request), $study)->id]);
+        return response()->json(new SavedStudy($study->id, $start($study->parameters, $this->user($request), $study)->id));
     }
 
     public function destroy(Request $request, DeleteStudy $delete, Study $study): JsonResponse
@@ -113,7 +114,7 @@ final class StudyController extends Controller
         $study = $save($study, $name, $parameters, array_values($given['changes']), (int) ($given['version'] ?? 0), $this->user($request));
         $run = ($given['run'] ?? false) === true ? $start($study->parameters, $this->user($request), $study) : null;
 
-        return response()->json(['id' => $study->id, 'run' => $run?->id]);
+        return response()->json(new SavedStudy($study->id, $run?->id));
     }
 
     private function may(Request $request): void

@@ -7,6 +7,7 @@ namespace App\Trials\Views;
 use App\Reading\Shapes\AvailabilityAnswer;
 use App\Reading\Shapes\AvailabilityRow;
 use App\Reading\Shapes\GrossRow;
+use App\Reading\Shapes\PossibleQuantity;
 use App\Support\Refused;
 use Yposta\Core\Availability\Answer;
 use Yposta\Core\Availability\Availability;
@@ -82,18 +83,16 @@ final readonly class AvailabilityView
     /**
      * How much could be complete on a day: by ordering what is missing, and from what there is.
      *
-     * @return array{any: string, stock: string}
-     *
      * @throws DoesNotFit
      */
-    public function possible(int $due): array
+    public function possible(int $due): PossibleQuantity
     {
         $step = $this->trial->network()->items[$this->question->stands($this->trial->network())['item']]->step();
 
-        return [
-            'any' => Quantity::format($this->availability->possible($due, false, $step, self::MOST_STEPS * $step)),
-            'stock' => Quantity::format($this->availability->possible($due, true, $step, self::MOST_STEPS * $step)),
-        ];
+        return new PossibleQuantity(
+            any: Quantity::format($this->availability->possible($due, false, $step, self::MOST_STEPS * $step)),
+            stock: Quantity::format($this->availability->possible($due, true, $step, self::MOST_STEPS * $step)),
+        );
     }
 
     /**

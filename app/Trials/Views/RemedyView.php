@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Trials\Views;
 
+use App\Reading\Shapes\FoundRemedy;
 use App\Reading\Shapes\RemedyRow;
 use App\Support\Words;
 use Yposta\Core\Reference\Reference;
@@ -30,12 +31,12 @@ final readonly class RemedyView
     /**
      * The remedies of a need as they are found.
      *
-     * @return iterable<array{row: RemedyRow, cost: list<int>}> the cost sorts them: the less, the better
+     * @return iterable<FoundRemedy>
      */
     public function of(string $identity): iterable
     {
         foreach ((new Remedies($this->trial, $this->origins))->for($identity) as $tried) {
-            yield ['row' => $this->row($tried), 'cost' => array_map(intval(...), $tried->cost())];
+            yield new FoundRemedy($this->row($tried), array_map(intval(...), $tried->cost()));
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Trials\Views;
 
 use App\Planning\RunProposals;
 use App\Reading\Shapes\RemedyRow;
+use App\Reading\Shapes\ResolvedNeed;
 use App\Support\Settings;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Plan\Plan;
@@ -30,8 +31,7 @@ final readonly class ResolveAll
 
     /**
      * @param  list<array{identity: string, item: string}>  $needs
-     * @return list<array{identity: string, item: string, remedy: RemedyRow|null, solvedBy: string|null, inTime: bool}> those that need
-     *    nothing more say after which they did not; `inTime` those that needed nothing
+     * @return list<ResolvedNeed>
      */
     public function __invoke(Trial $trial, array $needs): array
     {
@@ -40,7 +40,7 @@ final readonly class ResolveAll
 
     /**
      * @param  list<array{identity: string, item: string}>  $needs
-     * @return list<array{identity: string, item: string, remedy: RemedyRow|null, solvedBy: string|null, inTime: bool}>
+     * @return list<ResolvedNeed>
      */
     private function each(Trial $trial, array $needs): array
     {
@@ -49,17 +49,17 @@ final readonly class ResolveAll
         $open = array_filter($needs, fn (array $need) => $this->isOpen($trial, $need['identity']));
         foreach ($needs as $place => ['identity' => $identity, 'item' => $item]) {
             if (! isset($open[$place])) {
-                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => null, 'inTime' => true];
+                $rows[] = new ResolvedNeed($identity, $item, null, null, true);
 
                 continue;
             }
             if (! $this->isOpen($trial, $identity)) {
-                $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => null, 'solvedBy' => $last, 'inTime' => false];
+                $rows[] = new ResolvedNeed($identity, $item, null, $last, false);
 
                 continue;
             }
             $best = $this->best($trial, $identity, $item);
-            $rows[] = ['identity' => $identity, 'item' => $item, 'remedy' => $best, 'solvedBy' => null, 'inTime' => false];
+            $rows[] = new ResolvedNeed($identity, $item, $best, null, false);
             if ($best !== null) {
                 $changes = array_map(ChangeCodec::decode(...), (array) json_decode($best->changes, true, 512, JSON_THROW_ON_ERROR));
                 $trial->settle((new Changes(array_values($changes)))->apply($trial->network()));
@@ -87,8 +87,8 @@ final readonly class ResolveAll
         $found = [];
         try {
             foreach ((new RemedyView($trial, Day::parse(Settings::planDate()), RunProposals::live()))->of($identity) as $one) {
-                $one['row']->solves
-                    && $found[] = [[$one['cost'][1], in_array($one['row']->kind, self::QUIET, true) ? 0 : 1, ...$one['cost']], $one['row']];
+                $one->row->solves
+                    && $found[] = [[$one->cost[1], in_array($one->row->kind, self::QUIET, true) ? 0 : 1, ...$one->cost], $one->row];
             }
         } catch (DoesNotFit) {
             return null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Trials\Views;
 
+use App\Reading\Shapes\ShortageList;
 use App\Reading\Shapes\ShortageRow;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Plan;
@@ -23,11 +24,10 @@ final readonly class ShortageView
 
     /**
      * @param  int  $days  calendar days from the plan date
-     * @return array{rows: list<ShortageRow>, counts: array<string, int>, components: int, orders: int, until: string}
      */
-    public static function of(Trial $trial, int $days, bool $countUnsent, string $site, bool $covered): array
+    public static function of(Trial $trial, int $days, bool $countUnsent, string $site, bool $covered): ShortageList
     {
-        return $trial->with([], function (Plan $plan) use ($trial, $days, $countUnsent, $site, $covered): array {
+        return $trial->with([], function (Plan $plan) use ($trial, $days, $countUnsent, $site, $covered): ShortageList {
             $presenter = new TrialPresenter($trial->network(), $plan->options->planDate);
             $until = $plan->options->planDate + $days;
             $accepted = DB::table('accepted_shortages')->pluck('reason', 'identity')->all();
@@ -47,10 +47,7 @@ final readonly class ShortageView
                 }
             }
 
-            return [
-                'rows' => $rows, 'counts' => $counts, 'components' => count($items), 'orders' => count($orders),
-                'until' => $presenter->dates->iso($until),
-            ];
+            return new ShortageList($rows, $counts, count($items), count($orders), $presenter->dates->iso($until));
         });
     }
 

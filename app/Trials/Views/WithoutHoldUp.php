@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Planning\Dates;
 use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
+use App\Reading\Shapes\ThreadWithout;
 use App\Support\Words;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderKind;
@@ -33,10 +34,9 @@ final readonly class WithoutHoldUp
 
     /**
      * @param  Peg  $beginning  the supply in which the delay begins, and what needs it
-     * @return array{expected: string|null, lateDays: int, spare: int, why: string} date as ISO date; days before the due date that are
-     *    spare
+     * @return ThreadWithout
      */
-    public function of(Run $run, Demand $line, Peg $beginning, string $item, string $site): array
+    public function of(Run $run, Demand $line, Peg $beginning, string $item, string $site): ThreadWithout
     {
         $change = $this->inTime($beginning, $item, $site);
         $plan = $this->planner->plan((new Changes([$change]))->apply($this->reader->read()), RunParameters::options($run->parameters));
@@ -46,16 +46,17 @@ final readonly class WithoutHoldUp
                     $phrases = new PlanPhrases($plan->structure);
                     $expected = $demand->expected === null ? null : (new Dates)->iso($demand->expected);
 
-                    return [
-                        'expected' => $expected, 'lateDays' => $demand->lateDays(),
-                        'spare' => max(0, (int) $demand->date - (int) $demand->expected),
-                        'why' => $demand->holdUp === null ? '' : Words::say($phrases->holdUp($demand->holdUp), $plan->options->planDate),
-                    ];
+                    return new ThreadWithout(
+                        expected: $expected,
+                        lateDays: $demand->lateDays(),
+                        spare: max(0, (int) $demand->date - (int) $demand->expected),
+                        why: $demand->holdUp === null ? '' : Words::say($phrases->holdUp($demand->holdUp), $plan->options->planDate),
+                    );
                 }
             }
         }
 
-        return ['expected' => null, 'lateDays' => 0, 'spare' => 0, 'why' => ''];
+        return new ThreadWithout(null, 0, 0, '');
     }
 
     private function inTime(Peg $beginning, string $item, string $site): Change

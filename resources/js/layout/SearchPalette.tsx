@@ -2,9 +2,10 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { router } from '@inertiajs/react';
 import { Search } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { getJson } from '@/lib/http';
 import type { Hit, HitKind } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { useLoaded } from '@/lib/useLoaded';
+import { useSettled } from '@/lib/useSettled';
 import { HITS } from '@/lib/words';
 
 type Found = Omit<Hit, 'kind'> & { kind: HitKind | 'command' };
@@ -32,7 +33,8 @@ function commands(text: string): Found[] {
 /** Finds anything: items, orders, customers, suppliers, and places to go. Ctrl K puts the cursor here. */
 export function SearchPalette() {
     const [text, setText] = useState('');
-    const [hits, setHits] = useState<Hit[]>([]);
+    const settled = useSettled(text.trim(), 120);
+    const { data } = useLoaded<Hit[]>(settled === '' ? null : `/search?${new URLSearchParams({ q: settled }).toString()}`);
     const input = useRef<HTMLInputElement>(null);
 
     useEffect(() => {
@@ -47,23 +49,7 @@ export function SearchPalette() {
         return () => window.removeEventListener('keydown', focus);
     }, []);
 
-    useEffect(() => {
-        if (text.trim() === '') {
-            return;
-        }
-        const control = new AbortController();
-        const timer = setTimeout(() => {
-            getJson<Hit[]>('/search', { q: text }, control.signal)
-                .then(setHits)
-                .catch(() => undefined);
-        }, 120);
-        return () => {
-            clearTimeout(timer);
-            control.abort();
-        };
-    }, [text]);
-
-    const found = text.trim() === '' ? commands('') : [...hits, ...commands(text.trim())];
+    const found = text.trim() === '' ? commands('') : [...(data ?? []), ...commands(text.trim())];
     return (
         <Combobox<Hit | null>
             value={null}
@@ -71,7 +57,6 @@ export function SearchPalette() {
             onChange={(hit) => {
                 if (hit) {
                     setText('');
-                    setHits([]);
                     input.current?.blur();
                     router.visit(hit.href);
                 }

@@ -8,7 +8,7 @@ import { TopBar } from '@/layout/TopBar';
 import { DraftProvider } from '@/lib/draft';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
-import { useFirstRow } from '@/lib/useRowKeys';
+import { useFirstRow } from '@/lib/useFirstRow';
 
 const Slot = createContext<HTMLElement | null>(null);
 

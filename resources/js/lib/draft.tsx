@@ -1,17 +1,13 @@
 import { router } from '@inertiajs/react';
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { deleteJson, freshKey, getJson, postJson, Refusal } from '@/lib/http';
-import type { DraftMark, DraftState } from '@/lib/shapes';
+import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react';
+import { deleteJson, freshKey, getJson, postJson } from '@/lib/http';
+import type { Committed, DraftAnswer, DraftMark, DraftState, KeptStudy, Told } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
 
 /** A change as the server keeps it: its kind and its fields. */
 export type Change = Record<string, unknown> & { change: string };
-
-interface Answer {
-    state: DraftState;
-    marks: DraftMark[];
-}
 
 interface Draft {
     state: DraftState;
@@ -48,114 +44,86 @@ export function useDraft(): Draft {
 
 export function DraftProvider({ children }: { children: ReactNode }) {
     const shared = useShared();
-    const [answer, setAnswer] = useState<Answer>({ state: EMPTY, marks: [] });
+    const [answer, setAnswer] = useState<DraftAnswer>({ state: EMPTY, marks: [] });
     const [stamp, setStamp] = useState(0);
-    const [busy, setBusy] = useState(false);
-    const [trouble, setTrouble] = useState<string | null>(null);
     const [done, setDone] = useState<Draft['done']>(null);
     const commitKey = useRef<{ version: number; key: string } | null>(null);
-    const lines = shared.draft.lines;
-    const version = shared.draft.version;
-    const planned = shared.plan.id;
-    const changes = shared.plan.changes;
+    const { lines, version } = shared.draft;
+    const { id: planned, changes } = shared.plan;
 
-    const take = useCallback((next: Answer) => {
+    const take = (next: DraftAnswer) => {
         setAnswer(next);
         setStamp((old) => old + 1);
-        setTrouble(null);
-    }, []);
-    const refuse = useCallback((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)), []);
+    };
+    // one after the other: each line is tried on top of those before it
+    const { send, sent, busy, trouble, clear } = useCommand((work: () => Promise<void>) => work(), undefined, undefined, 'draft');
+    const edit = (request: () => Promise<DraftAnswer>) => {
+        setDone(null);
+        return sent(async () => take(await request()));
+    };
+    const tell = (message: string, commit: number | null) => {
+        setDone({ message, commit });
+        router.reload();
+    };
+    const commit = () => {
+        // the same draft pressed twice is sent under the same key, and written once
+        const seen = answer.state.version;
+        if (commitKey.current?.version !== seen) {
+            commitKey.current = { version: seen, key: freshKey() };
+        }
+        const { key } = commitKey.current;
+        send(async () => {
+            try {
+                const written = await postJson<Committed>('/draft/commit', { version: seen, key });
+                take({ state: { ...EMPTY, version: seen + 1 }, marks: [] });
+                tell(written.message, written.commit);
+            } catch (cause) {
+                commitKey.current = null;
+                setAnswer(await getJson<DraftAnswer>('/draft'));
+                throw cause;
+            }
+        });
+    };
 
     useEffect(() => {
-        if (lines === 0) {
-            return;
+        if (lines > 0) {
+            send(async () => take(await getJson<DraftAnswer>('/draft')));
         }
-        const control = new AbortController();
-        getJson<Answer>('/draft', {}, control.signal)
-            .then(take)
-            .catch((cause: unknown) => control.signal.aborted || refuse(cause));
-        return () => control.abort();
-    }, [lines, version, planned, changes, take, refuse]);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- loaded anew when the draft or the plan is another one
+    }, [lines, version, planned, changes]);
 
-    const send = useCallback(
-        async (request: Promise<Answer>): Promise<boolean> => {
-            setBusy(true);
-            setDone(null);
-            try {
-                take(await request);
-                return true;
-            } catch (cause) {
-                refuse(cause);
-                return false;
-            } finally {
-                setBusy(false);
-            }
+    const draft: Draft = {
+        state: answer.state,
+        marks: Object.fromEntries(answer.marks.map((mark) => [mark.reference, mark])),
+        stamp,
+        busy,
+        trouble,
+        done,
+        may: shared.user.can.includes('make studies'),
+        add: (list, title) => edit(() => postJson('/draft/lines', { changes: list, title: title ?? null })),
+        drop: (id) => void edit(() => deleteJson(`/draft/lines/${id}`)),
+        accept: (id) => void edit(() => postJson(`/draft/lines/${id}/accept`, {})),
+        discard: () => void edit(() => deleteJson('/draft')),
+        step: (back) => void edit(() => postJson('/draft/step', { back })),
+        commit,
+        keep: (name) =>
+            send(async () => {
+                const kept = await postJson<KeptStudy>('/draft/keep', { name });
+                tell(t('Kept as the study :name; it is being planned.', { name: kept.name }), null);
+            }),
+        undoCommit: (commit) => {
+            const key = freshKey();
+            send(async () => {
+                const { message } = await postJson<Told>(`/journal/${commit}/undo`, { key });
+                setStamp((old) => old + 1);
+                tell(message, null);
+            });
         },
-        [take, refuse],
-    );
-
-    const draft = useMemo<Draft>(
-        () => ({
-            state: answer.state,
-            marks: Object.fromEntries(answer.marks.map((mark) => [mark.reference, mark])),
-            stamp,
-            busy,
-            trouble,
-            done,
-            may: shared.user.can.includes('make studies'),
-            add: (list, title) => send(postJson<Answer>('/draft/lines', { changes: list, title: title ?? null })),
-            drop: (id) => void send(deleteJson<Answer>(`/draft/lines/${id}`)),
-            accept: (id) => void send(postJson<Answer>(`/draft/lines/${id}/accept`, {})),
-            discard: () => void send(deleteJson<Answer>('/draft')),
-            step: (back) => void send(postJson<Answer>('/draft/step', { back })),
-            commit: () => {
-                // the same draft pressed twice is sent under the same key, and written once
-                const seen = answer.state.version;
-                if (commitKey.current?.version !== seen) {
-                    commitKey.current = { version: seen, key: freshKey() };
-                }
-                setBusy(true);
-                postJson<{ message: string; commit: number }>('/draft/commit', { version: seen, key: commitKey.current.key })
-                    .then((written) => {
-                        take({ state: { ...EMPTY, version: seen + 1 }, marks: [] });
-                        setDone(written);
-                        router.reload();
-                    })
-                    .catch((cause: unknown) => {
-                        refuse(cause);
-                        commitKey.current = null;
-                        return getJson<Answer>('/draft').then((next) => setAnswer(next));
-                    })
-                    .finally(() => setBusy(false));
-            },
-            keep: (name) => {
-                setBusy(true);
-                postJson<{ name: string }>('/draft/keep', { name })
-                    .then(({ name: kept }) => {
-                        setDone({ message: t('Kept as the study :name; it is being planned.', { name: kept }), commit: null });
-                        router.reload();
-                    })
-                    .catch(refuse)
-                    .finally(() => setBusy(false));
-            },
-            undoCommit: (commit) => {
-                setBusy(true);
-                postJson<{ message: string }>(`/journal/${commit}/undo`, { key: freshKey() })
-                    .then(({ message }) => {
-                        setDone({ message, commit: null });
-                        setStamp((old) => old + 1);
-                        router.reload();
-                    })
-                    .catch(refuse)
-                    .finally(() => setBusy(false));
-            },
-            clear: () => {
-                setTrouble(null);
-                setDone(null);
-            },
-        }),
-        [answer, stamp, busy, trouble, done, shared.user.can, send, take, refuse],
-    );
+        clear: () => {
+            clear();
+            setDone(null);
+        },
+    };
 
     return <DraftContext value={draft}>{children}</DraftContext>;
 }

@@ -171,6 +171,13 @@ export interface CodeAndName {
     name: string;
 }
 
+/** A draft that was written: what is said about it, its number in the journal, the codes of new orders. */
+export interface Committed {
+    message: string;
+    commit: number;
+    orders: string[];
+}
+
 /** Two plans side by side; `differences` counts all, the lists hold `most`. */
 export interface ComparePage {
     filter: { a: string; b: string; list: 'late' | 'proposals' | 'messages' | 'stock' };
@@ -270,6 +277,20 @@ export interface ComponentRow {
     substitutes: SubstituteChoice[];
 }
 
+/** Whom a conversion would make wait, and the proposals that would prevent it; `left` lines wait even with those. */
+export interface ConversionDelays {
+    lines: ArrivalChangeRow[];
+    along: AlongRow[];
+    left: number;
+}
+
+/** Proposals that became orders. */
+export interface Converted {
+    orders: MadeOrder[];
+    commit: number;
+    message: string;
+}
+
 /** Sales lines or a forecast. */
 export interface DemandPage {
     filter: { view: 'sales' | 'forecast'; q: string; late: string; forecast: string };
@@ -278,6 +299,12 @@ export interface DemandPage {
     forecasts: string[];
     rows: ForecastRow[];
     counted: boolean;
+}
+
+/** A person's draft as the tray shows it, with what is drafted of the rows of other pages. */
+export interface DraftAnswer {
+    state: DraftState;
+    marks: DraftMark[];
 }
 
 /** A total with and without a draft, as text; worse and better as a planner sees it. */
@@ -321,6 +348,16 @@ export interface DraftState {
     canUndo: boolean;
     canRedo: boolean;
     troubles: number;
+}
+
+/** The balances that a draft changes, by point and first day of the period, as decimals. */
+export interface DraftedBalances {
+    balances: Record<string, Record<string, string>>;
+}
+
+/** The first day on which all can be there, as an ISO date; null where none was found. */
+export interface EarliestDay {
+    day: string | null;
 }
 
 /** Where a number comes from. */
@@ -379,6 +416,12 @@ export interface ForecastRow {
     cells: ForecastCell[];
 }
 
+/** A remedy, and what it costs others: what is compared first stands first. */
+export interface FoundRemedy {
+    row: RemedyRow;
+    cost: number[];
+}
+
 /** One bucket of the plan grid. `mark` is calm, look, dip (short on a day in between) or broken. */
 export interface GridCell {
     start: string;
@@ -401,6 +444,12 @@ export interface GridRow {
     cells: GridCell[];
 }
 
+/** Some rows of the plan grid, and the run that they are of. */
+export interface GridRows {
+    rows: GridRow[];
+    run: number;
+}
+
 /** What a bought part is needed for over all levels against what there is. Quantities are decimals as text. */
 export interface GrossRow {
     item: string;
@@ -411,6 +460,11 @@ export interface GrossRow {
     stock: string;
     incoming: string;
     missing: string;
+}
+
+/** What is bought for something, over all levels. */
+export interface GrossRows {
+    rows: GrossRow[];
 }
 
 /** An open order or sales line with how far what it needs is held for it. */
@@ -477,6 +531,13 @@ export interface JournalRow {
     undone: boolean;
 }
 
+/** A draft that was kept as a study, and the run that plans it. */
+export interface KeptStudy {
+    study: number;
+    name: string;
+    run: number;
+}
+
 /** A label and its value. */
 export interface LabelledValue {
     label: string;
@@ -487,6 +548,15 @@ export interface LabelledValue {
 export interface Link {
     label: string;
     href: string | null;
+}
+
+/** An order that was made of proposals. */
+export interface MadeOrder {
+    code: string;
+    kind: OrderKind;
+    title: string;
+    what: string;
+    href: string;
 }
 
 /** How many messages there are of a kind. */
@@ -693,6 +763,12 @@ export interface PointDetail {
     safety: string;
 }
 
+/** What can be complete on a day, as decimals: by ordering what is missing, and from stock and open orders alone. */
+export interface PossibleQuantity {
+    any: string;
+    stock: string;
+}
+
 /** A proposal in the inspector. */
 export interface ProposalDetail {
     row: ProposalRow;
@@ -785,6 +861,20 @@ export interface ReservationsPage {
     views: SavedView[];
 }
 
+/** A need of a list with the remedy that is proposed, or the one before after which it needs none; `inTime` where it needed none. */
+export interface ResolvedNeed {
+    identity: string;
+    item: string;
+    remedy: RemedyRow | null;
+    solvedBy: string | null;
+    inTime: boolean;
+}
+
+/** A remedy for each need of a list, one on top of the other. */
+export interface ResolvedNeeds {
+    proposals: ResolvedNeed[];
+}
+
 /** A run and how far it is. */
 export interface RunState {
     id: number;
@@ -814,6 +904,12 @@ export interface SalesRow {
     strip: Strip | null;
 }
 
+/** A study that was saved, and the run that plans it if it was to be planned. */
+export interface SavedStudy {
+    id: number;
+    run: number | null;
+}
+
 /** A filter that a person keeps by name. */
 export interface SavedView {
     name: string;
@@ -840,6 +936,15 @@ export interface Shared {
     forecastNames: string[];
     draft: { lines: number; version: number; others: string[] };
     counts: { proposals: number; messages: number };
+}
+
+/** The needs of a window. Counts are by state, components and orders those with a need that is not covered; ISO date. */
+export interface ShortageList {
+    rows: ShortageRow[];
+    counts: Record<string, number>;
+    components: number;
+    orders: number;
+    until: string;
 }
 
 /** A need of the window and how it is covered. Quantities are decimals as text, dates are ISO dates. */
@@ -1039,6 +1144,14 @@ export interface ThreadStep {
     late: boolean;
 }
 
+/** When a line would be there without what holds it up: ISO date or null, days late, days to spare, and what would come next. */
+export interface ThreadWithout {
+    expected: string | null;
+    lateDays: number;
+    spare: number;
+    why: string;
+}
+
 /** What starts, arrives and leaves on a working day, and how much of it has trouble. */
 export interface TodayDay {
     day: string;
@@ -1078,6 +1191,11 @@ export interface TodayPage {
     reasons: LabelledValue[];
     totals: { salesLines: number; points: number; horizonEnd: string } | null;
     missing: MissingRow[];
+}
+
+/** Something was done; what is said about it. */
+export interface Told {
+    message: string;
 }
 
 /** Why a page cannot be shown. */

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useDraft } from '@/lib/draft';
 import { postJson } from '@/lib/http';
 import { useShared } from '@/lib/shared';
+import type { DraftedBalances } from '@/lib/shapes';
 
 /** By point and first day of the period, as decimal text. */
 export type Balances = Record<string, Record<string, string>>;
@@ -24,7 +25,7 @@ export function useDraftedBalances(points: string[], bucket: string, as: string)
     const { data } = useQuery({
         queryKey: ['drafted balances', wanted, bucket, as, draft.stamp],
         queryFn: async () => {
-            const { balances } = await postJson<{ balances: Balances | [] }>('/draft/balances', { points: wanted.split('\n'), bucket, as });
+            const { balances } = await postJson<DraftedBalances>('/draft/balances', { points: wanted.split('\n'), bucket, as });
             return Array.isArray(balances) ? NONE : balances;
         },
         enabled: !idle,

@@ -1,12 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { RemedyRow } from '@/lib/shapes';
+import type { FoundRemedy, RemedyRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-
-/** A remedy and what it costs, as the server tells it. */
-export interface Found {
-    row: RemedyRow;
-    cost: number[];
-}
 
 export interface Remedies {
     rows: RemedyRow[];
@@ -16,7 +10,7 @@ export interface Remedies {
 
 /** The remedies of a need as the server finds them, those that cost others least first. */
 export function useRemedies(identity: string | null, item: string, stamp: number): Remedies {
-    const [state, setState] = useState<{ found: Found[]; looking: boolean; trouble: string | null }>({
+    const [state, setState] = useState<{ found: FoundRemedy[]; looking: boolean; trouble: string | null }>({
         found: [],
         looking: false,
         trouble: null,
@@ -43,9 +37,9 @@ export function useRemedies(identity: string | null, item: string, stamp: number
                 const { done, value } = await reader.read();
                 const lines = (rest + (value ?? '')).split('\n');
                 rest = lines.pop() ?? '';
-                const found: Found[] = [];
+                const found: FoundRemedy[] = [];
                 for (const line of lines) {
-                    const one = JSON.parse(line) as Found & { trouble?: string };
+                    const one = JSON.parse(line) as FoundRemedy & { trouble?: string };
                     if (one.trouble) {
                         throw new Error(one.trouble);
                     }
@@ -72,7 +66,7 @@ export function useRemedies(identity: string | null, item: string, stamp: number
 }
 
 /** Orders remedies by their cost to others, place by place; for sorting. */
-export function cheaper(one: Found, other: Found): number {
+export function cheaper(one: FoundRemedy, other: FoundRemedy): number {
     for (const [place, cost] of one.cost.entries()) {
         const difference = cost - (other.cost[place] ?? 0);
         if (difference !== 0) {

@@ -1,46 +1,33 @@
 import { router } from '@inertiajs/react';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { getJson } from '@/lib/http';
 import type { RunState } from '@/lib/shapes';
 
 const ASK_EVERY = 300;
 
+const isOver = (state: RunState | undefined) => state?.status === 'done' || state?.status === 'failed';
+
 /** When a run is over, the page shows the new plan. */
 export function settled(state: RunState): void {
-    if (state.status === 'done' || state.status === 'failed') {
+    if (isOver(state)) {
         router.reload();
     }
 }
 
-/** Asks after a run until it is over; then the page shows the new plan. */
+/** Asks after a run until it is over; then the page shows the new plan. Where asking fails it is asked again, less often. */
 export function useWatchedRun(run: number | null, tell: (state: RunState) => void): void {
+    const { data } = useQuery({
+        queryKey: ['run', run],
+        queryFn: ({ signal }) => getJson<RunState>(`/runs/${run}`, {}, signal),
+        enabled: run !== null,
+        refetchInterval: ({ state }) => (isOver(state.data) ? false : state.status === 'error' ? ASK_EVERY * 10 : ASK_EVERY),
+        gcTime: 0,
+    });
     useEffect(() => {
-        if (run === null) {
-            return;
+        if (data) {
+            tell(data);
+            settled(data);
         }
-        let timer: ReturnType<typeof setTimeout>;
-        let over = false;
-        const ask = () => {
-            getJson<RunState>(`/runs/${run}`)
-                .then((state) => {
-                    if (over) {
-                        return;
-                    }
-                    tell(state);
-                    if (state.status === 'done' || state.status === 'failed') {
-                        settled(state);
-                    } else {
-                        timer = setTimeout(ask, ASK_EVERY);
-                    }
-                })
-                .catch(() => {
-                    timer = setTimeout(ask, ASK_EVERY * 10);
-                });
-        };
-        timer = setTimeout(ask, ASK_EVERY);
-        return () => {
-            over = true;
-            clearTimeout(timer);
-        };
-    }, [run, tell]);
+    }, [data, tell]);
 }

@@ -8,10 +8,11 @@ import { PageHead } from '@/components/PageHead';
 import { PillTabs } from '@/components/Pill';
 import { useDraft, type Change } from '@/lib/draft';
 import { addDays, day, isZero, qty } from '@/lib/format';
-import { getJson, Refusal } from '@/lib/http';
-import type { AvailabilityPage, AvailabilityAnswer, GrossRow } from '@/lib/shapes';
+import { getJson } from '@/lib/http';
+import type { AvailabilityAnswer, AvailabilityPage, EarliestDay, GrossRow, GrossRows, PossibleQuantity } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
 import { useLoaded } from '@/lib/useLoaded';
 import { AvailabilityTree } from '@/pages/parts/AvailabilityTree';
 import { SubjectBox } from '@/pages/parts/SubjectBox';
@@ -27,31 +28,28 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
     const [wanted, setWanted] = useState(firstDue);
     const [amount, setAmount] = useState(firstQty);
     const [view, setView] = useState('tree');
-    const [busy, setBusy] = useState<string | null>(null);
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const [possible, setPossible] = useState<{ any: string; stock: string; due: string; query: string } | null>(null);
     const asked = readQuantity(amount, 6).value;
     const query = new URLSearchParams({ of: subject, ...(asked && { qty: asked }), ...(wanted && { due: wanted }) }).toString();
     const stamp = `${draft.stamp} ${plan.id} ${plan.changes}`;
     const { data, trouble: refused } = useLoaded<AvailabilityAnswer>(subject ? `/availability/answer?${query}` : null, stamp);
-    const parts = useLoaded<{ rows: GrossRow[] }>(subject && view === 'parts' ? `/availability/parts?${query}` : null, stamp);
+    const parts = useLoaded<GrossRows>(subject && view === 'parts' ? `/availability/parts?${query}` : null, stamp);
 
     const at = wanted || data?.wanted || plan.planDate;
     const move = (days: number) => {
         const next = addDays(at, days);
         setWanted(next < plan.planDate ? plan.planDate : next);
     };
-    const ask = async <T,>(what: string, url: string, then: (answer: T) => void) => {
-        setBusy(what);
-        setTrouble(null);
-        try {
-            then(await getJson<T>(url));
-        } catch (cause) {
-            setTrouble(cause instanceof Refusal ? cause.message : String(cause));
-        } finally {
-            setBusy(null);
-        }
-    };
+    const earliest = useCommand(
+        () => getJson<EarliestDay>(`/availability/earliest?${query}`),
+        ({ day: found }) => setWanted((old) => found ?? old),
+    );
+    const most = useCommand(async (due: string) => {
+        const found = await getJson<PossibleQuantity>(`/availability/possible?${new URLSearchParams({ of: subject, due }).toString()}`);
+        return { ...found, due, query };
+    });
+    const busy = earliest.busy || most.busy;
+    const none = earliest.answer?.day === null ? t('No day was found on which all of it could be there.') : null;
+    const trouble = earliest.trouble ?? most.trouble ?? none ?? refused;
     const changes = data ? (JSON.parse(data.changes) as Change[]) : [];
     const toDraft = () => void draft.add(changes);
     const onKey = (event: KeyboardEvent<HTMLElement>) => {
@@ -111,29 +109,25 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                     </span>
                 </div>
                 <Button
-                    disabled={!data || busy !== null}
-                    onClick={() =>
-                        void ask<{ day: string | null }>('earliest', `/availability/earliest?${query}`, ({ day: found }) =>
-                            found ? setWanted(found) : setTrouble(t('No day was found on which all of it could be there.')),
-                        )
-                    }
+                    disabled={!data || busy}
+                    onClick={() => {
+                        most.clear();
+                        earliest.send(undefined);
+                    }}
                 >
-                    {busy === 'earliest' ? t('Looking ...') : t('Earliest day')}
+                    {earliest.busy ? t('Looking ...') : t('Earliest day')}
                 </Button>
                 <Button
-                    disabled={!data || busy !== null}
-                    onClick={() =>
-                        void ask<{ any: string; stock: string }>(
-                            'possible',
-                            `/availability/possible?${new URLSearchParams({ of: subject, due: at }).toString()}`,
-                            (found) => setPossible({ ...found, due: at, query }),
-                        )
-                    }
+                    disabled={!data || busy}
+                    onClick={() => {
+                        earliest.clear();
+                        most.send(at);
+                    }}
                 >
-                    {busy === 'possible' ? t('Looking ...') : t('How many by then')}
+                    {most.busy ? t('Looking ...') : t('How many by then')}
                 </Button>
             </div>
-            {(trouble ?? refused) && <Notice tone="broken">{trouble ?? refused}</Notice>}
+            {trouble && <Notice tone="broken">{trouble}</Notice>}
             {!subject ? (
                 <Empty title={t('What should be complete?')}>
                     {t('Pick an order, a sales line or an item above; or come here from a shortage.')}
@@ -142,12 +136,12 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                 data && (
                     <>
                         <Verdict answer={data} today={plan.planDate} canDraft={changes.length > 0 && draft.may} onDraft={toDraft} />
-                        {possible?.query === query && (
+                        {most.answer?.query === query && (
                             <p className="mb-2.5 rounded border border-line bg-surface px-3 py-1.5" role="status">
                                 {t('By :day: :any :unit, ordering what is missing; :stock :unit from stock and open orders alone.', {
-                                    day: day(possible.due, plan.planDate),
-                                    any: qty(possible.any),
-                                    stock: qty(possible.stock),
+                                    day: day(most.answer.due, plan.planDate),
+                                    any: qty(most.answer.any),
+                                    stock: qty(most.answer.stock),
                                     unit: data.unit,
                                 })}
                             </p>

@@ -1,8 +1,9 @@
 import { PointDraft } from '@/pages/parts/DraftForms';
 import { Link } from '@inertiajs/react';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
+import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
 import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
@@ -13,7 +14,9 @@ import { getJson } from '@/lib/http';
 import type { BalanceMark, Explanation, ItemPage, PointDetail, RecordRow } from '@/lib/shapes';
 import { refilter } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
 import { pointKey, useDraftedBalances } from '@/lib/useDraftedBalances';
+import { useGridKeys } from '@/lib/useGridKeys';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList } from '@/pages/parts/ItemPanel';
@@ -130,12 +133,11 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
     const points = useMemo(() => [key], [key]);
     const drafted = useDraftedBalances(points, bucket, as)[key];
     const [asked, setAsked] = useState<AskedAt | null>(null);
-    const ask = (start: string, target: HTMLElement) => {
-        const box = target.getBoundingClientRect();
-        getJson<Explanation>('/plan/ask', { item: detail.item, at: detail.site, period: start, bucket, as })
-            .then((answer) => setAsked({ answer, box, back: target }))
-            .catch(() => undefined);
-    };
+    const asking = useCommand(
+        ({ start }: { start: string; target: HTMLElement }) =>
+            getJson<Explanation>('/plan/ask', { item: detail.item, at: detail.site, period: start, bucket, as }),
+        (answer, { target }) => setAsked({ answer, back: target }),
+    );
     const lines: [string, keyof RecordRow][] = [
         [t('Sales'), 'sales'],
         [t('Forecast left'), 'forecast'],
@@ -146,9 +148,21 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
         [t('Balance'), 'balance'],
         [t('Proposals to start'), 'toStart'],
     ];
+    const grid = useRef<HTMLTableElement>(null);
+    const keys = useGridKeys(grid, { rows: lines.length, columns: record.length });
     return (
-        <div className="shrink-0 overflow-x-auto rounded border border-line bg-surface" tabIndex={0} role="group" aria-label={t('Record')}>
-            <table className="text-sm">
+        <div className="shrink-0 overflow-x-auto rounded border border-line bg-surface">
+            {asking.trouble && <Notice tone="broken">{asking.trouble}</Notice>}
+            <table
+                ref={grid}
+                role="grid"
+                aria-label={t('Record')}
+                aria-rowcount={lines.length + 1}
+                aria-colcount={record.length + 1}
+                className="text-sm"
+                onKeyDown={keys.onKeyDown}
+                onFocus={keys.onFocus}
+            >
                 <thead>
                     <tr className="border-b border-line text-xs text-mute">
                         <th scope="col" className="sticky left-0 min-w-[210px] bg-surface px-3 py-1 text-left">
@@ -162,26 +176,32 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
                     </tr>
                 </thead>
                 <tbody>
-                    {lines.map(([label, field]) => (
-                        <tr key={field} className={`h-[27px] ${field === 'balance' ? 'border-t border-line font-bold' : ''}`}>
+                    {lines.map(([label, field], row) => (
+                        <tr
+                            key={field}
+                            aria-rowindex={row + 2}
+                            className={`h-[27px] ${field === 'balance' ? 'border-t border-line font-bold' : ''}`}
+                        >
                             <th
                                 scope="row"
                                 className={`sticky left-0 bg-surface px-3 text-left whitespace-nowrap ${field === 'balance' ? '' : 'font-normal text-mute'}`}
                             >
                                 {label}
                             </th>
-                            {record.map((cell) => (
+                            {record.map((cell, column) => (
                                 <td
                                     key={cell.start}
-                                    tabIndex={field === 'balance' ? 0 : undefined}
-                                    onClick={(event) => ask(cell.start, event.currentTarget)}
+                                    tabIndex={-1}
+                                    data-cell={`${row}:${column}`}
+                                    aria-colindex={column + 2}
+                                    onClick={(event) => asking.send({ start: cell.start, target: event.currentTarget })}
                                     onKeyDown={(event) => {
                                         if (event.key === '?' || event.key === 'Enter') {
                                             event.preventDefault();
-                                            ask(cell.start, event.currentTarget);
+                                            asking.send({ start: cell.start, target: event.currentTarget });
                                         }
                                     }}
-                                    className={`cursor-pointer px-2 text-right whitespace-nowrap ${field === 'balance' ? (draftedGround(drafted?.[cell.start]) ?? BALANCE[cell.mark] ?? '') : ''}`}
+                                    className={`cursor-pointer px-2 text-right whitespace-nowrap -outline-offset-2 ${field === 'balance' ? (draftedGround(drafted?.[cell.start]) ?? BALANCE[cell.mark] ?? '') : ''}`}
                                 >
                                     {field === 'balance' ? (
                                         <DraftedQuantity value={cell.balance} drafted={drafted?.[cell.start]} decimals={decimals} />

@@ -12,7 +12,7 @@ import { PillSelect, PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { addDays, day } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { ExplanationPeg, MessageTask, MessagesPage } from '@/lib/shapes';
+import type { ExplanationPeg, MessagesPage, MessageTask, Told } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
@@ -54,7 +54,7 @@ export default function Messages({ run, live, kinds, tasks, total, away, most, f
         (_, { task, state }) => settle(state === 'open' ? t('It stands in the list again.') : t('Put away: :text', { text: task.text })),
     );
     const applying = useCommand(
-        (task: MessageTask) => postJson<{ message: string }>('/messages/apply', { run, n: task.n, key: freshKey() }),
+        (task: MessageTask) => postJson<Told>('/messages/apply', { run, n: task.n, key: freshKey() }),
         ({ message }) => settle(message),
     );
     const trouble = answering.trouble ?? applying.trouble;

@@ -10,22 +10,17 @@ import { PillSelect, PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { day } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { ProposalDetail, ProposalRow, ProposalsPage } from '@/lib/shapes';
+import type { ConversionDelays, Converted, ProposalDetail, ProposalRow, ProposalsPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { AbsurdDialog } from '@/pages/parts/AbsurdDialog';
-import { type Delays, DelayDialog } from '@/pages/parts/DelayDialog';
+import { DelayDialog } from '@/pages/parts/DelayDialog';
 import { ConvertBar } from '@/pages/parts/ConvertBar';
 import { ProposalPanel } from '@/pages/parts/ProposalPanel';
 import { ProposalTable, type Edit } from '@/pages/parts/ProposalTable';
 import { CONVERT_RIGHTS } from '@/lib/words';
 import { useCommand } from '@/lib/useCommand';
-
-interface Made {
-    orders: { code: string; kind: string; title: string; what: string; href: string }[];
-    message: string;
-}
 
 /** What the person has said to a conversion: the quantities are meant, it may delay others, and what is taken along. */
 interface Conversion {
@@ -42,7 +37,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     const [key, setKey] = useState(freshKey);
     const [absurd, setAbsurd] = useState<string[] | null>(null);
     const [meant, setMeant] = useState(false);
-    const [delays, setDelays] = useState<Delays | null>(null);
+    const [delays, setDelays] = useState<ConversionDelays | null>(null);
     const change = (changes: Record<string, string>) =>
         refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier', until: 'week' });
     const rows = useMemo(() => new Map(groups.flatMap((group) => group.rows).map((row) => [row.number, row])), [groups]);
@@ -60,7 +55,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
         ({ sure = false, agreed = false, along = [] }: Conversion) => {
             const numbers = new Set([...chosen.map((row) => row.number), ...along]);
             const lines = [...numbers].map((number) => ({ number, ...edits.get(number) }));
-            return postJson<Made>('/proposals/convert', { run, key, sure, agreed, lines });
+            return postJson<Converted>('/proposals/convert', { run, key, sure, agreed, lines });
         },
         () => {
             setPicked(new Set());
@@ -74,7 +69,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                 return true;
             }
             if (reason === 'delays') {
-                setDelays(details as unknown as Delays);
+                setDelays(details as unknown as ConversionDelays);
                 setMeant(sure); // whoever is asked about delays has already said that the quantities are meant
                 return true;
             }

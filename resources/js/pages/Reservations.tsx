@@ -10,7 +10,7 @@ import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { SavedViews } from '@/components/SavedViews';
 import { day, qty } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { HeldOrder, HeldRow, HoldStatus, ReservationsPage } from '@/lib/shapes';
+import type { HeldOrder, HeldRow, HoldStatus, ReservationsPage, Told } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { type Sentence, t, tn } from '@/lib/t';
 import { type DataColumn, DataTable } from '@/components/DataTable';
@@ -34,7 +34,7 @@ export default function Reservations({ filter, orders, held, views }: Reservatio
     const rows = held.filter((row) => has(row.consumer.label, row.item, row.name, row.from));
     const change = (changes: Record<string, string>) => refilter('/reservations', filter, changes, DEFAULTS);
     const write = useCommand(
-        ({ url, body }: { url: string; body: Record<string, unknown> }) => postJson<{ message: string }>(url, { ...body, key: freshKey() }),
+        ({ url, body }: { url: string; body: Record<string, unknown> }) => postJson<Told>(url, { ...body, key: freshKey() }),
         () => {
             setTicked(new Set());
             router.reload();

@@ -11,7 +11,7 @@ import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { day, daysBetween, inDays, qty } from '@/lib/format';
-import type { NeedState, ShortageRow, ShortagesPage } from '@/lib/shapes';
+import type { NeedState, ShortageList, ShortageRow, ShortagesPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { fits, grouped, type Group } from '@/lib/shortageGroups';
 import { t, tn } from '@/lib/t';
@@ -20,14 +20,6 @@ import { ResolvePanel } from '@/pages/parts/ResolvePanel';
 import { ShortagePanel } from '@/pages/parts/ShortagePanel';
 import { NEED_STATES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
-
-interface Loaded {
-    rows: ShortageRow[];
-    counts: Record<string, number>;
-    components: number;
-    orders: number;
-    until: string;
-}
 
 const DEFAULTS = { days: '14', by: 'component', unsent: '1' };
 
@@ -42,7 +34,7 @@ export default function Shortages({ filter, planned, open: first, views }: Short
     const [resolving, setResolving] = useState(false);
     const change = (changes: Record<string, string>) => refilter('/shortages', filter, changes, DEFAULTS);
     const query = new URLSearchParams({ days: filter.days ?? '14', unsent: filter.unsent ?? '1', state: filter.state ?? '' }).toString();
-    const { data, trouble } = useLoaded<Loaded>(
+    const { data, trouble } = useLoaded<ShortageList>(
         planned ? `/shortages/rows?${query}` : null,
         `${draft.stamp} ${plan.id} ${plan.changes} ${site}`,
     );

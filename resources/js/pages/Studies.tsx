@@ -10,7 +10,7 @@ import { Inspector } from '@/layout/Shell';
 import { showPlan } from '@/layout/PlanChip';
 import { moment } from '@/lib/format';
 import { deleteJson, postJson } from '@/lib/http';
-import type { StudiesPage, StudyRow } from '@/lib/shapes';
+import type { SavedStudy, StudiesPage, StudyRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useWatchedRun } from '@/lib/useWatchedRun';
@@ -38,7 +38,7 @@ export default function Studies({ studies, calendars, open: wanted }: StudiesPag
         }, []),
     );
     const planning = useCommand(
-        (study: StudyRow) => postJson<{ run: number }>(`/studies/${study.id}/run`, {}),
+        (study: StudyRow) => postJson<SavedStudy>(`/studies/${study.id}/run`, {}),
         ({ run }) => {
             setWatched(run);
             router.reload();
@@ -46,7 +46,7 @@ export default function Studies({ studies, calendars, open: wanted }: StudiesPag
     );
     const plan = planning.send;
     const removal = useCommand(
-        (study: StudyRow) => deleteJson<{ id: number }>(`/studies/${study.id}`),
+        (study: StudyRow) => deleteJson<unknown>(`/studies/${study.id}`),
         () => {
             setOpen(null);
             router.reload();

@@ -8,22 +8,13 @@ import { PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { addDays, day } from '@/lib/format';
 import { postJson } from '@/lib/http';
-import type { ThreadPage } from '@/lib/shapes';
+import type { SavedStudy, ThreadBeginning, ThreadPage, ThreadWithout } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { ThreadChart } from '@/pages/parts/ThreadChart';
 import { PEG_WAYS } from '@/lib/words';
 import { useCommand } from '@/lib/useCommand';
-
-interface Beginning {
-    reference: string;
-    name: string;
-    item: string;
-    due: string;
-    href: string | null;
-    isOrder: boolean;
-}
 
 export default function Thread(props: ThreadPage) {
     const { title, about, back, ways, rows, most, filter, planDate, due, expected, closed } = props;
@@ -78,13 +69,6 @@ export default function Thread(props: ThreadPage) {
     );
 }
 
-interface Without {
-    expected: string | null;
-    lateDays: number;
-    spare: number;
-    why: string;
-}
-
 /** Where the time of a late line goes, what would come next, who else waits, and a way to try it. */
 function Decides({
     filter,
@@ -95,9 +79,9 @@ function Decides({
     expected,
     others,
     onClose,
-}: ThreadPage & { beginning: Beginning; expected: string; onClose: () => void }) {
+}: ThreadPage & { beginning: ThreadBeginning; expected: string; onClose: () => void }) {
     const { user, plan } = useShared();
-    const { data } = useLoaded<Without>(plan.study ? null : `/thread/without?of=${encodeURIComponent(filter.of ?? '')}`, plan.id);
+    const { data } = useLoaded<ThreadWithout>(plan.study ? null : `/thread/without?of=${encodeURIComponent(filter.of ?? '')}`, plan.id);
     const earlier = addDays(beginning.due, -7);
     const {
         send: tryEarlier,
@@ -105,7 +89,7 @@ function Decides({
         trouble,
     } = useCommand(
         () =>
-            postJson<{ id: number }>('/studies', {
+            postJson<SavedStudy>('/studies', {
                 name: t(':order a week earlier', { order: beginning.name }),
                 distinct: true,
                 parameters: {},

@@ -1,6 +1,6 @@
 import { Link, router } from '@inertiajs/react';
 import { ArrowLeftRight, CalendarClock, CalendarX2, CircleAlert, PackageMinus } from 'lucide-react';
-import { useState } from 'react';
+import { useRef } from 'react';
 import { Button } from '@/components/Button';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
@@ -8,11 +8,12 @@ import { PageHead } from '@/components/PageHead';
 import { Inspector } from '@/layout/Shell';
 import { day, longDay, moment, weekday } from '@/lib/format';
 import { useDraft } from '@/lib/draft';
-import { postJson, Refusal } from '@/lib/http';
-import type { ChangeRow, LabelledValue, MissingRow, TodayDay, TodayFigure, TodayLine, TodayPage, Tone } from '@/lib/shapes';
+import { postJson } from '@/lib/http';
+import type { ChangeRow, LabelledValue, MissingRow, TodayDay, TodayFigure, TodayLine, TodayPage, Told, Tone } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
-import { moveAmongRows } from '@/lib/useRowKeys';
+import { useCommand } from '@/lib/useCommand';
+import { useGridKeys } from '@/lib/useGridKeys';
 
 const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
 const TONES: Partial<Record<Tone, string>> = { broken: 'text-broken', look: 'text-look-ink' };
@@ -57,14 +58,11 @@ export default function Today({ planned, missing, lines, days, figures, reasons,
 function Missing({ rows }: { rows: MissingRow[] }) {
     const { plan, user } = useShared();
     const draft = useDraft();
-    const [told, setTold] = useState<string | null>(null);
-    const send = (url: string) =>
-        void postJson<{ message?: string | null }>(url, {})
-            .then(({ message }) => {
-                setTold(message ?? null);
-                router.reload();
-            })
-            .catch((cause: unknown) => setTold(cause instanceof Refusal ? cause.message : String(cause)));
+    const { send, busy, answer, trouble } = useCommand(
+        (url: string) => postJson<Partial<Told>>(url, {}),
+        () => router.reload(),
+    );
+    const told = trouble ?? answer?.message;
     return (
         <section className="mb-4">
             <h2 className="mb-1.5 font-bold">{t('Missing on the floor')}</h2>
@@ -84,11 +82,15 @@ function Missing({ rows }: { rows: MissingRow[] }) {
                             </span>
                         </span>
                         {draft.may && (
-                            <Button look="draft" disabled={draft.busy} onClick={() => send(`/missing/${row.id}/draft`)}>
+                            <Button look="draft" disabled={draft.busy || busy} onClick={() => send(`/missing/${row.id}/draft`)}>
                                 {t('See what slips')}
                             </Button>
                         )}
-                        {user.can.length > 0 && <Button onClick={() => send(`/missing/${row.id}/deal`)}>{t('Dealt with')}</Button>}
+                        {user.can.length > 0 && (
+                            <Button disabled={busy} onClick={() => send(`/missing/${row.id}/deal`)}>
+                                {t('Dealt with')}
+                            </Button>
+                        )}
                     </li>
                 ))}
             </ul>
@@ -102,8 +104,10 @@ function Missing({ rows }: { rows: MissingRow[] }) {
 }
 
 function Needs({ lines }: { lines: TodayLine[] }) {
+    const list = useRef<HTMLUListElement>(null);
+    const keys = useGridKeys(list);
     return (
-        <ul className="rounded border border-line bg-surface" onKeyDown={moveAmongRows}>
+        <ul ref={list} className="rounded border border-line bg-surface" onKeyDown={keys.onKeyDown} onFocus={keys.onFocus}>
             {lines.map((line, place) => {
                 const Icon = ICONS[line.icon as keyof typeof ICONS];
                 return (

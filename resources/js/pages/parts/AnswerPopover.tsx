@@ -1,3 +1,4 @@
+import { flip, offset, shift, size, useFloating } from '@floating-ui/react-dom';
 import { useEffect, useRef } from 'react';
 import { AnswerLines } from '@/components/AnswerLines';
 import { PegList } from '@/components/PegList';
@@ -6,7 +7,7 @@ import { t } from '@/lib/t';
 
 export interface AskedAt {
     answer: Explanation;
-    box: DOMRect;
+    /** Whose number it is: the answer stands beside it, and the focus goes back there. */
     back: HTMLElement;
 }
 
@@ -15,7 +16,23 @@ const WIDTH = 340;
 /** The answer to an asked number, beside it. Esc or a click elsewhere puts it away and gives the focus back. */
 export function AnswerPopover({ asked, onClose }: { asked: AskedAt; onClose: () => void }) {
     const card = useRef<HTMLDivElement>(null);
-    const { answer, box, back } = asked;
+    const { answer, back } = asked;
+    const { refs, floatingStyles } = useFloating({
+        strategy: 'fixed',
+        placement: 'bottom-start',
+        elements: { reference: back },
+        middleware: [
+            offset({ mainAxis: 5, crossAxis: -40 }),
+            flip(),
+            shift({ padding: 8 }),
+            size({
+                padding: 20,
+                apply: ({ availableHeight, elements }) => {
+                    elements.floating.style.maxHeight = `${Math.max(240, availableHeight)}px`;
+                },
+            }),
+        ],
+    });
 
     useEffect(() => {
         card.current?.focus();
@@ -36,21 +53,17 @@ export function AnswerPopover({ asked, onClose }: { asked: AskedAt; onClose: () 
         };
     }, [back, onClose, asked]);
 
-    const left = Math.max(8, Math.min(box.left - 40, window.innerWidth - WIDTH - 12));
-    const below = window.innerHeight - box.bottom > 300;
     return (
         <div
-            ref={card}
+            ref={(element) => {
+                card.current = element;
+                refs.setFloating(element);
+            }}
             role="dialog"
             aria-label={t('Where this number comes from')}
             tabIndex={-1}
-            className="fixed z-40 overflow-y-auto rounded border border-ink bg-surface px-3 py-2.5 shadow-md focus:outline-none"
-            style={{
-                width: WIDTH,
-                left,
-                maxHeight: Math.max(240, below ? window.innerHeight - box.bottom - 20 : box.top - 20),
-                ...(below ? { top: box.bottom + 5 } : { bottom: window.innerHeight - box.top + 5 }),
-            }}
+            className="z-40 overflow-y-auto rounded border border-ink bg-surface px-3 py-2.5 shadow-md focus:outline-none"
+            style={{ ...floatingStyles, width: WIDTH }}
         >
             <h2 className="mb-1 border-b border-line pb-1.5 font-bold">{answer.title}</h2>
             <AnswerLines answer={answer} />

@@ -1,12 +1,12 @@
 import { Link } from '@inertiajs/react';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useMemo, useState, type KeyboardEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { day, isZero, qty } from '@/lib/format';
 import { pathNames, visibleRows } from '@/lib/outline';
 import type { AvailabilityRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
-import { moveAmongRows } from '@/lib/useRowKeys';
+import { useGridKeys } from '@/lib/useGridKeys';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** Levels that stand open at first. */
@@ -14,6 +14,8 @@ const OPEN_LEVELS = 1;
 
 /** What has to be there, level by level: required, on hand, incoming, short. The path that decides the date is open and drawn strong. */
 export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; today: string }) {
+    const grid = useRef<HTMLTableElement>(null);
+    const keys = useGridKeys(grid);
     const [turned, setTurned] = useState<Set<string>>(new Set());
     // rows are known by what they are, so that what is open stays open when the day moves
     const names = useMemo(() => pathNames(rows), [rows]);
@@ -32,7 +34,8 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
             return next;
         });
     const onKey = (event: KeyboardEvent<HTMLElement>, row: AvailabilityRow) => {
-        if (row.hasMore && ((event.key === 'ArrowRight' && !isOpen(row)) || (event.key === 'ArrowLeft' && isOpen(row)))) {
+        const onRow = event.target === event.currentTarget;
+        if (onRow && row.hasMore && ((event.key === 'ArrowRight' && !isOpen(row)) || (event.key === 'ArrowLeft' && isOpen(row)))) {
             event.preventDefault();
             turn(row);
         }
@@ -43,9 +46,17 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
     }
     return (
         <div className="rounded border border-line bg-surface">
-            <table role="treegrid" aria-label={t('Structure')} className="w-full table-fixed text-sm" onKeyDown={moveAmongRows}>
+            <table
+                ref={grid}
+                role="treegrid"
+                aria-label={t('Structure')}
+                aria-rowcount={visible.length + 1}
+                className="w-full table-fixed text-sm"
+                onKeyDown={keys.onKeyDown}
+                onFocus={keys.onFocus}
+            >
                 <thead className="sticky -top-3 z-10 bg-surface">
-                    <tr className="border-b border-line text-left text-xs text-mute">
+                    <tr aria-rowindex={1} className="border-b border-line text-left text-xs text-mute">
                         <th scope="col" className="px-3 py-1.5">
                             {t('Item')}
                         </th>
@@ -76,12 +87,13 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
                     </tr>
                 </thead>
                 <tbody>
-                    {visible.map((row) => (
+                    {visible.map((row, place) => (
                         <tr
                             key={row.id}
                             data-row
                             role="row"
-                            tabIndex={0}
+                            tabIndex={-1}
+                            aria-rowindex={place + 2}
                             aria-level={row.depth + 1}
                             aria-expanded={row.hasMore ? isOpen(row) : undefined}
                             onKeyDown={(event) => onKey(event, row)}
@@ -91,7 +103,6 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
                                 {row.hasMore ? (
                                     <button
                                         type="button"
-                                        tabIndex={-1}
                                         onClick={() => turn(row)}
                                         aria-label={
                                             isOpen(row) ? t('Fold :item', { item: row.item }) : t('Unfold :item', { item: row.item })
@@ -103,7 +114,7 @@ export function AvailabilityTree({ rows, today }: { rows: AvailabilityRow[]; tod
                                 ) : (
                                     <span className="mr-1 inline-block w-[14px]" />
                                 )}
-                                <Link href={itemHref(row.item, row.site)} tabIndex={-1} className="font-bold hover:underline">
+                                <Link href={itemHref(row.item, row.site)} className="font-bold hover:underline">
                                     {row.item}
                                 </Link>{' '}
                                 <span className="text-mute">{row.name}</span>

@@ -1,16 +1,9 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { Button } from '@/components/Button';
 import { day, qty } from '@/lib/format';
-import type { AlongRow, ArrivalChangeRow } from '@/lib/shapes';
+import type { ConversionDelays } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
-
-/** Whom a conversion would make wait, and the proposals that would prevent it; `left` lines wait even with those. */
-export interface Delays {
-    lines: ArrivalChangeRow[];
-    along: AlongRow[];
-    left: number;
-}
 
 const SHOWN = 8;
 
@@ -21,7 +14,7 @@ export function DelayDialog({
     onSure,
     onBack,
 }: {
-    delays: Delays;
+    delays: ConversionDelays;
     onAlong: () => void;
     onSure: () => void;
     onBack: () => void;

@@ -147,7 +147,7 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
     const [note, setNote] = useState('');
     const [part, setPart] = useState('');
     const replaced = readQuantity(part, 6).value;
-    const miss = useCommand(() => postJson<{ id: number }>('/missing', { order, line: row.line, until, note }));
+    const miss = useCommand(() => postJson<object>('/missing', { order, line: row.line, until, note }));
     return (
         <div className="space-y-2 bg-paper px-2.5 py-2 text-sm">
             {draft.may &&

@@ -7,6 +7,7 @@ import { postJson, Refusal } from '@/lib/http';
 import type { ForecastCell, ForecastRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { useGridKeys } from '@/lib/useGridKeys';
 
 const HEAD = 250;
 const WIDTH = 62;
@@ -15,11 +16,11 @@ const WIDTH = 62;
 export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
     const { user } = useShared();
     const [trouble, setTrouble] = useState<string | null>(null);
-    const [at, setAt] = useState<[number, number]>([0, 0]);
     const grid = useRef<HTMLDivElement>(null);
     const mayType = user.can.includes('edit forecast');
     const periods = rows[0]?.cells.map((cell) => cell.start) ?? [];
     const bucket = rows[0]?.bucket ?? 'week';
+    const keys = useGridKeys(grid, { rows: rows.length, columns: periods.length });
 
     const save = (row: ForecastRow, cell: ForecastCell, typed: string) =>
         postJson('/demand/forecast', {
@@ -34,25 +35,13 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
             .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)))
             .finally(() => router.reload({ only: ['rows', 'plan'] }));
     const onKey = (event: KeyboardEvent<HTMLDivElement>) => {
-        const moves: Record<string, [number, number]> = {
-            ArrowUp: [-1, 0],
-            ArrowDown: [1, 0],
-            Enter: [1, 0],
-            ArrowLeft: [0, -1],
-            ArrowRight: [0, 1],
-        };
-        const move = moves[event.key];
-        const target = event.target as HTMLElement;
-        if (!move || (target.dataset.typing === '1' && (event.key === 'ArrowLeft' || event.key === 'ArrowRight'))) {
-            return;
+        const typing = (event.target as HTMLElement).dataset.typing === '1';
+        if (event.key === 'Enter') {
+            event.preventDefault();
+            keys.moveTo([Math.min(rows.length - 1, keys.at[0] + 1), keys.at[1]]);
+        } else if (!typing || !['ArrowLeft', 'ArrowRight', 'Home', 'End'].includes(event.key)) {
+            keys.onKeyDown(event);
         }
-        event.preventDefault();
-        const to: [number, number] = [
-            Math.max(0, Math.min(rows.length - 1, at[0] + move[0])),
-            Math.max(0, Math.min(periods.length - 1, at[1] + move[1])),
-        ];
-        setAt(to);
-        grid.current?.querySelector<HTMLElement>(`[data-cell="${to[0]}:${to[1]}"]`)?.focus();
     };
     return (
         <>
@@ -65,11 +54,15 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
                 ref={grid}
                 role="grid"
                 aria-label={t('Forecast by item and period')}
+                aria-rowcount={3 * rows.length + 1}
+                aria-colcount={periods.length + 1}
                 onKeyDown={onKey}
+                onFocus={keys.onFocus}
                 className="min-h-0 overflow-auto rounded border border-line bg-surface text-sm"
             >
                 <div
                     role="row"
+                    aria-rowindex={1}
                     className="sticky top-0 z-20 flex h-[25px] border-b border-line bg-surface text-xs font-semibold text-mute"
                     style={{ width: HEAD + 70 + periods.length * WIDTH }}
                 >
@@ -93,7 +86,7 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
                         className="border-b border-line last:border-0"
                         style={{ width: HEAD + 70 + periods.length * WIDTH }}
                     >
-                        <div role="row" className="flex h-7">
+                        <div role="row" aria-rowindex={3 * index + 2} className="flex h-7">
                             <div
                                 role="rowheader"
                                 className="sticky left-0 z-10 flex items-center gap-1.5 bg-surface pl-3"
@@ -107,15 +100,19 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
                             </div>
                             <Label>{t('forecast')}</Label>
                             {row.cells.map((cell, column) => (
-                                <div key={cell.start} role="gridcell" className="shrink-0 p-px" style={{ width: WIDTH }}>
+                                <div
+                                    key={cell.start}
+                                    role="gridcell"
+                                    aria-colindex={column + 2}
+                                    className="shrink-0 p-px"
+                                    style={{ width: WIDTH }}
+                                >
                                     <Cell
                                         key={`${cell.version} ${cell.qty}`}
                                         cell={cell}
                                         name={t('Forecast of :item from :day', { item: row.item, day: period(cell.start, bucket) })}
                                         place={`${index}:${column}`}
-                                        tabIndex={at[0] === index && at[1] === column ? 0 : -1}
                                         mayType={mayType}
-                                        onFocus={() => setAt([index, column])}
                                         onSave={(typed) => save(row, cell, typed)}
                                     />
                                 </div>
@@ -123,11 +120,12 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
                         </div>
                         <Figures
                             label={t('consumed')}
+                            at={3 * index + 3}
                             row={row}
                             read={(cell) => (isZero(cell.consumed) ? '0' : `-${cell.consumed}`)}
                             look="text-mute"
                         />
-                        <Figures label={t('left')} row={row} read={(cell) => cell.left} look="font-semibold" />
+                        <Figures label={t('left')} at={3 * index + 4} row={row} read={(cell) => cell.left} look="font-semibold" />
                     </div>
                 ))}
             </div>
@@ -148,15 +146,24 @@ function Label({ children }: { children: string }) {
     );
 }
 
-function Figures({ label, row, read, look }: { label: string; row: ForecastRow; read: (cell: ForecastCell) => string; look: string }) {
+interface FiguresProps {
+    label: string;
+    at: number;
+    row: ForecastRow;
+    read: (cell: ForecastCell) => string;
+    look: string;
+}
+
+function Figures({ label, at, row, read, look }: FiguresProps) {
     return (
-        <div role="row" className="flex h-[22px]">
+        <div role="row" aria-rowindex={at} className="flex h-[22px]">
             <div className="sticky left-0 z-10 bg-surface" style={{ width: HEAD }} />
             <Label>{label}</Label>
-            {row.cells.map((cell) => (
+            {row.cells.map((cell, column) => (
                 <div
                     key={cell.start}
                     role="gridcell"
+                    aria-colindex={column + 2}
                     className={`flex shrink-0 items-center justify-end pr-2 ${look}`}
                     style={{ width: WIDTH }}
                 >
@@ -171,13 +178,11 @@ interface CellProps {
     cell: ForecastCell;
     name: string;
     place: string;
-    tabIndex: number;
     mayType: boolean;
-    onFocus: () => void;
     onSave: (typed: string) => Promise<void>;
 }
 
-function Cell({ cell, name, place, tabIndex, mayType, onFocus, onSave }: CellProps) {
+function Cell({ cell, name, place, mayType, onSave }: CellProps) {
     const old = isZero(cell.qty) ? '' : cell.qty;
     const [typed, setTyped] = useState(old);
     const sending = useRef(false);
@@ -194,16 +199,13 @@ function Cell({ cell, name, place, tabIndex, mayType, onFocus, onSave }: CellPro
             aria-label={name}
             data-cell={place}
             data-typing={typed !== old ? '1' : '0'}
-            tabIndex={tabIndex}
+            tabIndex={-1}
             readOnly={!mayType}
             inputMode="decimal"
             value={typed}
             placeholder="·"
             onChange={(event) => setTyped(event.target.value)}
-            onFocus={(event) => {
-                onFocus();
-                event.target.select();
-            }}
+            onFocus={(event) => event.target.select()}
             onBlur={settle}
             onKeyDown={(event) => {
                 if (event.key === 'Escape') {

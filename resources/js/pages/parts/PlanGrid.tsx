@@ -1,12 +1,16 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useQueries } from '@tanstack/react-query';
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { period, weekday } from '@/lib/format';
-import { getJson, Refusal } from '@/lib/http';
-import type { BalanceMark, Explanation, GridCell, GridRow, PointDetail } from '@/lib/shapes';
+import { getJson } from '@/lib/http';
+import type { BalanceMark, Explanation, GridCell, GridRow, GridRows, PointDetail } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
 import { pointKey, useDraftedBalances } from '@/lib/useDraftedBalances';
+import { useGridKeys } from '@/lib/useGridKeys';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { RecordRows } from '@/pages/parts/RecordRows';
 
@@ -33,125 +37,97 @@ const HEAD_WIDTH = 300;
 const keyOf = (row: GridRow) => pointKey(row.item, row.site);
 
 /**
- * The grid item x period. Rows are drawn as they come into sight and fetched a page at a time. One cell has the focus; arrow keys move it,
+ * The grid item x period. Rows are drawn as they come into sight and fetched a page at a time; the one that has the focus stays drawn.
  * Enter opens the row into its record, ? asks where the number comes from.
  */
 export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: Props) {
-    const [pages, setPages] = useState<Map<number, GridRow[]>>(() => new Map([[0, firstRows]]));
-    const [opened, setOpened] = useState<ReadonlyMap<string, PointDetail | null>>(new Map());
-    const [at, setAt] = useState<[number, number]>([0, 0]);
+    const [opened, setOpened] = useState<GridRow[]>([]);
     const [asked, setAsked] = useState<AskedAt | null>(null);
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const scroller = useRef<HTMLDivElement>(null);
-    const requested = useRef(new Set([0]));
-    const moved = useRef(false);
+    const grid = useRef<HTMLDivElement>(null);
+    const focused = useRef(0);
+    const { plan, site } = useShared();
     const width = filter.bucket === 'day' ? 62 : 64;
-    const rowAt = useCallback((index: number) => pages.get(Math.floor(index / PAGE))?.[index % PAGE], [pages]);
     const view = { bucket: filter.bucket ?? 'week', as: filter.as ?? 'expected' };
+    const isOpen = (row: GridRow) => opened.some((other) => keyOf(other) === keyOf(row));
 
+    const [sizes, setSizes] = useState<ReadonlyMap<number, number>>(new Map()); // rows that are higher than others
     // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoized
     const virtual = useVirtualizer({
         count: total,
-        getScrollElement: () => scroller.current,
-        estimateSize: (index) => {
-            const row = rowAt(index);
-            return row && opened.has(keyOf(row)) ? ROW + RECORD_ROWS * RECORD_ROW : ROW;
-        },
+        getScrollElement: () => grid.current,
+        estimateSize: (index) => sizes.get(index) ?? ROW,
         overscan: 12,
+        rangeExtractor: (range) => [...new Set([focused.current, ...defaultRangeExtractor(range)])].sort((a, b) => a - b),
     });
     const items = virtual.getVirtualItems();
-    const firstPage = Math.floor((items[0]?.index ?? 0) / PAGE);
-    const lastPage = Math.floor((items[items.length - 1]?.index ?? 0) / PAGE);
-
-    useEffect(() => {
-        for (let page = firstPage; page <= lastPage; page++) {
-            if (requested.current.has(page)) {
-                continue;
-            }
-            requested.current.add(page);
-            getJson<{ rows: GridRow[] }>('/plan/rows', { ...filter, offset: page * PAGE })
-                .then(({ rows }) => setPages((before) => new Map(before).set(page, rows)))
-                .catch((cause: unknown) => {
-                    requested.current.delete(page);
-                    setTrouble(cause instanceof Refusal ? cause.message : String(cause));
-                });
-        }
-    }, [firstPage, lastPage, filter]);
-
-    const looked = useMemo(
-        () => [...pages].filter(([page]) => page >= firstPage && page <= lastPage).flatMap(([, rows]) => rows.map(keyOf)),
-        [pages, firstPage, lastPage],
+    const inSight = [...new Set(items.map((item) => Math.floor(item.index / PAGE)))];
+    const pages = useQueries({
+        queries: inSight.map((page) => ({
+            queryKey: ['/plan/rows', filter, site, plan.id, page],
+            queryFn: ({ signal }: { signal: AbortSignal }) => getJson<GridRows>('/plan/rows', { ...filter, offset: page * PAGE }, signal),
+            initialData: page === 0 ? { rows: firstRows } : undefined,
+            staleTime: Infinity,
+        })),
+    });
+    const rowAt = (index: number) => pages[inSight.indexOf(Math.floor(index / PAGE))]?.data?.rows[index % PAGE];
+    const records = useQueries({
+        queries: opened.map((row) => ({
+            queryKey: ['/plan/point', row.item, row.site, view, plan.id],
+            queryFn: ({ signal }: { signal: AbortSignal }) =>
+                getJson<PointDetail>('/plan/point', { item: row.item, at: row.site, ...view }, signal),
+            staleTime: Infinity,
+        })),
+    });
+    const recordOf = (row: GridRow) => records[opened.findIndex((other) => keyOf(other) === keyOf(row))]?.data?.record ?? null;
+    const drafted = useDraftedBalances(
+        pages.flatMap((page) => page.data?.rows.map(keyOf) ?? []),
+        view.bucket,
+        view.as,
     );
-    const drafted = useDraftedBalances(looked, view.bucket, view.as);
+    const asking = useCommand(
+        ({ row, start }: { row: GridRow; start: string; target: HTMLElement }) =>
+            getJson<Explanation>('/plan/ask', { item: row.item, at: row.site, period: start, ...view }),
+        (answer, { target }) => setAsked({ answer, back: target }),
+    );
+    const trouble = asking.trouble ?? [...pages, ...records].find((query) => query.error)?.error?.message;
 
     useEffect(() => {
         virtual.measure();
-    }, [opened, virtual]);
+    }, [sizes, virtual]);
 
-    useEffect(() => {
-        const cell = moved.current ? scroller.current?.querySelector<HTMLElement>(`[data-cell="${at[0]}:${at[1]}"]`) : null;
-        if (cell) {
-            moved.current = false;
-            cell.focus();
-        }
-    });
-
-    const toggle = (row: GridRow) => {
-        const key = keyOf(row);
-        if (opened.has(key)) {
-            setOpened(new Map([...opened].filter(([other]) => other !== key)));
-            return;
-        }
-        setOpened(new Map(opened).set(key, null));
-        getJson<PointDetail>('/plan/point', { item: row.item, at: row.site, ...view })
-            .then((detail) => setOpened((before) => new Map(before).set(key, detail)))
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
+    const toggle = (row: GridRow, index: number) => {
+        const opens = !isOpen(row);
+        setOpened((old) => (opens ? [...old, row] : old.filter((other) => keyOf(other) !== keyOf(row))));
+        setSizes((old) => new Map(old).set(index, opens ? ROW + RECORD_ROWS * RECORD_ROW : ROW));
     };
-    const ask = (row: GridRow, start: string, target: HTMLElement) => {
-        const box = target.getBoundingClientRect();
-        getJson<Explanation>('/plan/ask', { item: row.item, at: row.site, period: start, ...view })
-            .then((answer) => setAsked({ answer, box, back: target }))
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)));
-    };
-    const pick = (index: number, column: number) => {
-        setAt([index, column]);
+    const pick = (index: number) => {
         const row = rowAt(index);
         if (row) {
             onPick({ item: row.item, site: row.site });
         }
     };
+    const keys = useGridKeys(grid, {
+        rows: total,
+        columns: periods.length + 1,
+        reveal: (index) => {
+            focused.current = index;
+            virtual.scrollToIndex(index);
+        },
+        page: () => (grid.current ? Math.floor(grid.current.clientHeight / ROW) - 1 : 10),
+        onMove: ([index]) => pick(index),
+    });
     const onKey = (event: KeyboardEvent<HTMLDivElement>) => {
-        const [index, column] = at;
+        const [index, column] = keys.at;
         const row = rowAt(index);
         const cell = row?.cells[column - 1];
         if (event.key === '?' && row && cell) {
             event.preventDefault();
-            ask(row, cell.start, event.target as HTMLElement);
-            return;
-        }
-        if (event.key === 'Enter' && row) {
+            asking.send({ row, start: cell.start, target: event.target as HTMLElement });
+        } else if (event.key === 'Enter' && row) {
             event.preventDefault();
-            toggle(row);
-            return;
-        }
-        const step = scroller.current ? Math.floor(scroller.current.clientHeight / ROW) - 1 : 10;
-        const to: Record<string, [number, number]> = {
-            ArrowDown: [index + 1, column],
-            ArrowUp: [index - 1, column],
-            ArrowRight: [index, column + 1],
-            ArrowLeft: [index, column - 1],
-            PageDown: [index + step, column],
-            PageUp: [index - step, column],
-            Home: event.ctrlKey ? [0, 0] : [index, 0],
-            End: event.ctrlKey ? [total - 1, periods.length] : [index, periods.length],
-        };
-        const next = to[event.key];
-        if (next) {
-            event.preventDefault();
-            const target: [number, number] = [Math.max(0, Math.min(total - 1, next[0])), Math.max(0, Math.min(periods.length, next[1]))];
-            virtual.scrollToIndex(target[0]); // this may draw at once, with the old cell: only then say that the focus moves
-            moved.current = true;
-            pick(...target);
+            toggle(row, index);
+        } else {
+            keys.onKeyDown(event);
         }
     };
 
@@ -163,12 +139,16 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                 </p>
             )}
             <div
-                ref={scroller}
+                ref={grid}
                 role="grid"
                 aria-label={t('Balance by item and period')}
                 aria-rowcount={total + 1}
                 aria-colcount={periods.length + 1}
                 onKeyDown={onKey}
+                onFocus={(event) => {
+                    keys.onFocus(event);
+                    focused.current = Number((event.target as HTMLElement).dataset.cell?.split(':')[0] ?? focused.current);
+                }}
                 className="min-h-0 flex-1 overflow-auto rounded border border-line bg-surface text-sm"
             >
                 <div
@@ -180,10 +160,11 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                     <div role="columnheader" className="sticky left-0 z-10 flex items-center bg-surface px-2" style={{ width: HEAD_WIDTH }}>
                         {t('Item')}
                     </div>
-                    {periods.map((start) => (
+                    {periods.map((start, place) => (
                         <div
                             key={start}
                             role="columnheader"
+                            aria-colindex={place + 2}
                             className="flex items-center justify-end pr-2 whitespace-nowrap"
                             style={{ width }}
                         >
@@ -194,7 +175,6 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                 <div className="relative" style={{ height: virtual.getTotalSize(), width: HEAD_WIDTH + periods.length * width }}>
                     {items.map((item) => {
                         const row = rowAt(item.index);
-                        const detail = row ? opened.get(keyOf(row)) : undefined;
                         const isPicked = row !== undefined && picked?.item === row.item && picked.site === row.site;
                         return (
                             <div key={item.key} className="absolute left-0 w-full" style={{ top: item.start }}>
@@ -202,31 +182,30 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                                     <Row
                                         row={row}
                                         index={item.index}
-                                        at={at}
                                         width={width}
                                         drafted={drafted[keyOf(row)]}
                                         isPicked={isPicked}
-                                        isOpen={opened.has(keyOf(row))}
+                                        isOpen={isOpen(row)}
                                         indent={filter.sort === 'structure' || !filter.sort}
                                         onPick={pick}
-                                        onToggle={() => toggle(row)}
-                                        onAsk={(cell, target) => ask(row, cell.start, target)}
+                                        onToggle={() => toggle(row, item.index)}
+                                        onAsk={(cell, target) => asking.send({ row, start: cell.start, target })}
                                     />
                                 ) : (
                                     <div className="border-b border-soft px-2 text-mute" style={{ height: ROW, lineHeight: `${ROW}px` }}>
                                         {t('Loading')}
                                     </div>
                                 )}
-                                {row && opened.has(keyOf(row)) && (
+                                {row && isOpen(row) && (
                                     <RecordRows
-                                        record={detail?.record ?? null}
+                                        record={recordOf(row)}
                                         decimals={row.decimals}
                                         headWidth={HEAD_WIDTH}
                                         width={width}
                                         rowHeight={RECORD_ROW}
                                         rows={RECORD_ROWS}
                                         asExpected={view.as === 'expected'}
-                                        onAsk={(start, target) => ask(row, start, target)}
+                                        onAsk={(start, target) => asking.send({ row, start, target })}
                                     />
                                 )}
                             </div>
@@ -250,19 +229,17 @@ const MARKS: Record<BalanceMark, string> = {
 interface RowProps {
     row: GridRow;
     index: number;
-    at: [number, number];
     width: number;
     drafted: Record<string, string> | undefined;
     isPicked: boolean;
     isOpen: boolean;
     indent: boolean;
-    onPick: (index: number, column: number) => void;
+    onPick: (index: number) => void;
     onToggle: () => void;
     onAsk: (cell: GridCell, target: HTMLElement) => void;
 }
 
-function Row({ row, index, at, width, drafted, isPicked, isOpen, indent, onPick, onToggle, onAsk }: RowProps) {
-    const focusable = (column: number) => (at[0] === index && at[1] === column ? 0 : -1);
+function Row({ row, index, width, drafted, isPicked, isOpen, indent, onPick, onToggle, onAsk }: RowProps) {
     return (
         <div
             role="row"
@@ -274,9 +251,10 @@ function Row({ row, index, at, width, drafted, isPicked, isOpen, indent, onPick,
         >
             <div
                 role="rowheader"
-                tabIndex={focusable(0)}
+                tabIndex={-1}
+                aria-colindex={1}
                 data-cell={`${index}:0`}
-                onClick={() => onPick(index, 0)}
+                onClick={() => onPick(index)}
                 className={`sticky left-0 z-10 flex cursor-pointer items-center gap-1.5 pr-2 -outline-offset-2 ${isPicked ? 'bg-act-tint' : 'bg-surface'}`}
                 style={{ width: HEAD_WIDTH, paddingLeft: 4 + (indent ? Math.min(row.level, 8) * 11 : 0) }}
             >
@@ -288,7 +266,7 @@ function Row({ row, index, at, width, drafted, isPicked, isOpen, indent, onPick,
                     }
                     onClick={(event) => {
                         event.stopPropagation();
-                        onPick(index, 0);
+                        onPick(index);
                         onToggle();
                     }}
                     className="text-mute hover:text-ink"
@@ -306,10 +284,11 @@ function Row({ row, index, at, width, drafted, isPicked, isOpen, indent, onPick,
                 <div
                     key={cell.start}
                     role="gridcell"
-                    tabIndex={focusable(place + 1)}
+                    tabIndex={-1}
+                    aria-colindex={place + 2}
                     data-cell={`${index}:${place + 1}`}
                     onClick={(event) => {
-                        onPick(index, place + 1);
+                        onPick(index);
                         onAsk(cell, event.currentTarget);
                     }}
                     className={`relative flex shrink-0 cursor-pointer items-center justify-end pr-2 -outline-offset-2 ${draftedGround(drafted?.[cell.start]) ?? MARKS[cell.mark]}`}

@@ -5,16 +5,8 @@ import { FigureChange } from '@/components/FigureChange';
 import { PanelHead } from '@/components/PanelHead';
 import { useDraft, type Change } from '@/lib/draft';
 import { postJson } from '@/lib/http';
-import type { RemedyRow, ShortageRow } from '@/lib/shapes';
+import type { ResolvedNeeds, ShortageRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
-
-interface Proposal {
-    identity: string;
-    item: string;
-    remedy: RemedyRow | null;
-    solvedBy: string | null;
-    inTime: boolean;
-}
 
 /** More at once would take too long to read, and to plan. */
 const MOST = 25;
@@ -26,8 +18,7 @@ export function ResolvePanel({ rows, onClose }: { rows: ShortageRow[]; onClose: 
     const [left, setLeft] = useState<Set<string>>(new Set());
     const { data, error } = useQuery({
         queryKey: ['resolve', useId()],
-        queryFn: () =>
-            postJson<{ proposals: Proposal[] }>('/shortages/resolve', { needs: asked.map(({ identity, item }) => ({ identity, item })) }),
+        queryFn: () => postJson<ResolvedNeeds>('/shortages/resolve', { needs: asked.map(({ identity, item }) => ({ identity, item })) }),
         staleTime: Infinity,
         gcTime: 0, // another time others may be short
     });

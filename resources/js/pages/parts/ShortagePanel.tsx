@@ -27,7 +27,7 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
     const subject = subjectOf(row.reference);
     const titles = new Set(draft.state.lines.map((line) => line.sentence));
     const accept = (text: string) =>
-        postJson<{ accepted: string | null }>('/shortages/accept', { identity: row.identity, reason: text })
+        postJson<unknown>('/shortages/accept', { identity: row.identity, reason: text })
             .then(() => {
                 setAccepted(text === '' ? null : text);
                 setRefused(null);

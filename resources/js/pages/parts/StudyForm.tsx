@@ -4,7 +4,7 @@ import { Button } from '@/components/Button';
 import { PanelHead } from '@/components/PanelHead';
 import { day } from '@/lib/format';
 import { postJson, putJson } from '@/lib/http';
-import type { StudyRow } from '@/lib/shapes';
+import type { SavedStudy, StudyRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { CHANGE_KINDS, ChangeFields, type Fields } from '@/pages/parts/ChangeFields';
@@ -21,11 +21,6 @@ interface Props {
 interface Line {
     text: string;
     fields: Fields;
-}
-
-interface Saved {
-    id: number;
-    run: number | null;
 }
 
 /** A study's name, what of the parameters differs, and the changes on top of the live data. */
@@ -59,7 +54,7 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                     safetyStock: safety ? null : false,
                 },
             };
-            return study ? putJson<Saved>(`/studies/${study.id}`, body) : postJson<Saved>('/studies', body);
+            return study ? putJson<SavedStudy>(`/studies/${study.id}`, body) : postJson<SavedStudy>('/studies', body);
         },
         (saved) => onSaved(saved.id, saved.run),
     );

@@ -1,29 +1,17 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
-import { useEffect, useState } from 'react';
-import { getJson } from '@/lib/http';
+import { useState } from 'react';
 import type { Subject } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { useLoaded } from '@/lib/useLoaded';
+import { useSettled } from '@/lib/useSettled';
 
 /** Picks what availability is asked of: an item, an open order, a sales line. */
 export function SubjectBox({ value, onPick }: { value: string; onPick: (of: string) => void }) {
     const [text, setText] = useState('');
-    const [found, setFound] = useState<Subject[]>([]);
-
-    useEffect(() => {
-        if (text.trim() === '') {
-            return;
-        }
-        const control = new AbortController();
-        const timer = setTimeout(() => {
-            getJson<Subject[]>('/availability/subjects', { q: text }, control.signal)
-                .then(setFound)
-                .catch(() => undefined);
-        }, 150);
-        return () => {
-            clearTimeout(timer);
-            control.abort();
-        };
-    }, [text]);
+    const settled = useSettled(text.trim(), 150);
+    const { data } = useLoaded<Subject[]>(
+        settled === '' ? null : `/availability/subjects?${new URLSearchParams({ q: settled }).toString()}`,
+    );
 
     return (
         <Combobox<string> value={value} onChange={(of) => of && onPick(of)} immediate>
@@ -39,7 +27,7 @@ export function SubjectBox({ value, onPick }: { value: string; onPick: (of: stri
                     anchor="bottom start"
                     className="z-30 w-80 rounded border border-line bg-surface py-1 text-sm shadow-sm [--anchor-gap:4px] empty:hidden"
                 >
-                    {found.map((subject) => (
+                    {data?.map((subject) => (
                         <ComboboxOption
                             key={subject.of}
                             value={subject.of}

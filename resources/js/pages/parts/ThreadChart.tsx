@@ -1,10 +1,12 @@
 import { Link, router } from '@inertiajs/react';
+import { scaleUtc, type ScaleTime } from 'd3-scale';
+import { utcDay, utcMonday, utcMonth } from 'd3-time';
 import { ChevronDown, ChevronRight, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { addDays, day, daysBetween, period, qty } from '@/lib/format';
 import type { ThreadKind, ThreadRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
-import { moveAmongRows } from '@/lib/useRowKeys';
+import { useGridKeys } from '@/lib/useGridKeys';
 
 const ROW = 40;
 const HEAD = 34;
@@ -29,6 +31,7 @@ interface Props {
 /** The supplies of a thread on a time axis. The chain that decides the date is drawn strong. */
 export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
     const box = useRef<HTMLDivElement>(null);
+    const keys = useGridKeys(box);
     const [folded, setFolded] = useState(() => foldedAtFirst(rows));
     const [width, setWidth] = useState(700);
     const [zoom, setZoom] = useState<number | null>(null);
@@ -36,7 +39,8 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
     const visible = useMemo(() => unfolded(rows, folded), [rows, folded]);
     const { first, days } = useMemo(() => span(rows, planDate, due), [rows, planDate, due]);
     const scale = zoom ?? Math.max(NARROWEST, Math.min(36, (width - LABELS - 16) / days));
-    const x = (iso: string) => daysBetween(first, iso) * scale;
+    const time = useMemo(() => axis(first, days, scale), [first, days, scale]);
+    const x = (iso: string) => time(dateOf(iso));
     const places = new Map(visible.map((row, place) => [row.id, place]));
 
     useEffect(() => {
@@ -64,7 +68,7 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
             zoomTo(event.key === '0' ? null : scale * (event.key === '+' ? 1.35 : 1 / 1.35));
             return;
         }
-        moveAmongRows(event);
+        keys.onKeyDown(event);
     };
     return (
         <div className="flex min-h-0 flex-col rounded border border-line bg-surface">
@@ -73,13 +77,14 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
                 role="tree"
                 aria-label={t('Thread')}
                 onKeyDown={onKey}
+                onFocus={keys.onFocus}
                 onPointerDown={(event) => startPan(event, box.current)}
                 className="relative max-h-[calc(100vh-176px)] overflow-auto"
             >
                 <div className="relative" style={{ width: LABELS + days * scale, minWidth: '100%' }}>
-                    <Axis first={first} days={days} scale={scale} planDate={planDate} />
+                    <Axis time={time} planDate={planDate} />
                     <div className="relative">
-                        <Ground first={first} days={days} scale={scale} height={visible.length * ROW} planDate={planDate} closed={closed} />
+                        <Ground time={time} height={visible.length * ROW} planDate={planDate} closed={closed} />
                         {visible.map((row) => (
                             <Row
                                 key={row.id}
@@ -195,31 +200,39 @@ function startPan(event: PointerEvent<HTMLElement>, element: HTMLElement | null)
     window.addEventListener('pointerup', stop);
 }
 
-/** Mondays, or the first of the months where weeks would stand too close. */
-function marks(first: string, days: number, scale: number): string[] {
-    const found: string[] = [];
-    for (let n = 0; n < days; n++) {
-        const iso = addDays(first, n);
-        const monday = new Date(`${iso}T00:00:00Z`).getUTCDay() === 1;
-        if (scale * 7 >= 44 ? monday : iso.endsWith('-01')) {
-            found.push(iso);
-        }
-    }
-    return found;
+type Time = ScaleTime<number, number>;
+
+/** Room that the name of a mark takes. */
+const NAME = 36;
+
+const dateOf = (iso: string) => new Date(`${iso}T00:00:00Z`);
+
+/** So many days from the first one, each so wide. */
+function axis(first: string, days: number, width: number): Time {
+    return scaleUtc([dateOf(first), utcDay.offset(dateOf(first), days)], [0, days * width]);
 }
 
-function Axis({ first, days, scale, planDate }: { first: string; days: number; scale: number; planDate: string }) {
-    const today = daysBetween(first, planDate) * scale;
+const firstDay = (time: Time) => time.domain()[0] ?? new Date(0);
+const dayWidth = (time: Time) => time(utcDay.offset(firstDay(time), 1)) - time(firstDay(time));
+const length = (time: Time) => time.range()[1] ?? 0;
+
+/** Mondays, or the first of the months where weeks would stand too close; none of which less than so much of the axis is left. */
+function marks(time: Time, room = 0): string[] {
+    const [from, to] = [firstDay(time), time.invert(length(time) - room)];
+    return (dayWidth(time) * 7 >= 44 ? utcMonday : utcMonth).range(from, to).map((date) => date.toISOString().slice(0, 10));
+}
+
+function Axis({ time, planDate }: { time: Time; planDate: string }) {
     return (
         <div className="sticky top-0 z-20 flex border-b border-line bg-surface" style={{ height: HEAD }}>
             <div className="sticky left-0 z-10 shrink-0 border-r border-soft bg-surface" style={{ width: LABELS }} />
-            <div className="relative overflow-hidden text-xs text-mute" style={{ width: days * scale }}>
-                {marks(first, days - 36 / scale, scale).map((iso) => (
-                    <span key={iso} className="absolute top-0.5 whitespace-nowrap" style={{ left: daysBetween(first, iso) * scale + 4 }}>
+            <div className="relative overflow-hidden text-xs text-mute" style={{ width: length(time) }}>
+                {marks(time, NAME).map((iso) => (
+                    <span key={iso} className="absolute top-0.5 whitespace-nowrap" style={{ left: time(dateOf(iso)) + 4 }}>
                         {period(iso, 'week')}
                     </span>
                 ))}
-                <span className="absolute bottom-0 font-semibold text-ink" style={{ left: today + 4 }}>
+                <span className="absolute bottom-0 font-semibold text-ink" style={{ left: time(dateOf(planDate)) + 4 }}>
                     {t('today')}
                 </span>
             </div>
@@ -227,28 +240,14 @@ function Axis({ first, days, scale, planDate }: { first: string; days: number; s
     );
 }
 
-function Ground({
-    first,
-    days,
-    scale,
-    height,
-    planDate,
-    closed,
-}: {
-    first: string;
-    days: number;
-    scale: number;
-    height: number;
-    planDate: string;
-    closed: string[];
-}) {
-    const at = (iso: string) => daysBetween(first, iso) * scale;
+function Ground({ time, height, planDate, closed }: { time: Time; height: number; planDate: string; closed: string[] }) {
+    const at = (iso: string) => time(dateOf(iso));
     return (
-        <svg className="absolute top-0" style={{ left: LABELS }} width={days * scale} height={height} aria-hidden>
+        <svg className="absolute top-0" style={{ left: LABELS }} width={length(time)} height={height} aria-hidden>
             {closed.map((iso) => (
-                <rect key={iso} x={at(iso)} y={0} width={scale} height={height} className="fill-paper" />
+                <rect key={iso} x={at(iso)} y={0} width={dayWidth(time)} height={height} className="fill-paper" />
             ))}
-            {marks(first, days, scale).map((iso) => (
+            {marks(time).map((iso) => (
                 <line key={iso} x1={at(iso)} x2={at(iso)} y1={0} y2={height} className="stroke-soft" />
             ))}
             <line x1={at(planDate)} x2={at(planDate)} y1={0} y2={height} className="stroke-ink" strokeDasharray="2 3" />
@@ -294,7 +293,7 @@ function Row({ row, x, scale, planDate, children, folded, onToggle }: RowProps) 
             aria-expanded={children ? !folded : undefined}
             aria-label={inWords(row, planDate)}
             data-row
-            tabIndex={0}
+            tabIndex={-1}
             onKeyDown={onKey}
             className="relative flex border-b border-soft -outline-offset-2 last:border-0"
             style={{ height: ROW }}
@@ -308,7 +307,6 @@ function Row({ row, x, scale, planDate, children, folded, onToggle }: RowProps) 
                     {children && (
                         <button
                             type="button"
-                            tabIndex={-1}
                             onClick={onToggle}
                             aria-label={folded ? t('Unfold') : t('Fold')}
                             className="rounded text-mute hover:text-ink"
@@ -320,7 +318,7 @@ function Row({ row, x, scale, planDate, children, folded, onToggle }: RowProps) 
                 <span className="min-w-0 leading-tight" title={`${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}`}>
                     <span className="block truncate text-sm">
                         {row.href ? (
-                            <Link href={row.href} tabIndex={-1} className="font-bold hover:underline">
+                            <Link href={row.href} className="font-bold hover:underline">
                                 {row.label}
                             </Link>
                         ) : (
