@@ -296,10 +296,15 @@ final readonly class PlanQueries
         ));
     }
 
-    /** @return array<string, mixed> see {@see ReservationView::of()} */
-    public function reservations(string $site): array
+    /**
+     * What is held for whom, see {@see ReservationFilter}.
+     *
+     * @param  value-of<\App\Reading\Shapes\HoldStatus>|''  $status
+     * @return array<string, mixed> a ReservationList
+     */
+    public function reservations(string $site, bool $held, string $status, bool $there, string $q): array
     {
-        return ReservationView::of($this->plan->live(), $site);
+        return get_object_vars(ReservationView::of($this->plan->live(), new ReservationFilter($site, $held, $status, $there, $q)));
     }
 
     /**

@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Reading\Pages\ReservationsPage;
 use App\Reading\SavedViews;
 use App\Trials\PlanClient;
+use App\Trials\Views\ReservationView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -24,12 +25,22 @@ final class ReservationController extends Controller
             'status' => in_array($request->query('status'), ['complete', 'partly', 'none'], true) ? (string) $request->query('status') : '',
             'q' => $request->string('q')->limit(60, '')->toString(), 'there' => $request->query('there') === '1' ? '1' : '',
         ];
-        $view = Run::live() === null ? ['orders' => [], 'held' => []] : $plans->ask('reservations', site: $this->site($request));
+        $list = Run::live() === null ? [] : $plans->ask(
+            'reservations',
+            site: $this->site($request),
+            held: $filter['view'] === 'held',
+            status: $filter['status'],
+            there: $filter['there'] === '1',
+            q: $filter['q'],
+        );
 
         return (new ReservationsPage(
             filter: $filter,
-            orders: $view['orders'],
-            held: $view['held'],
+            orders: $list['rows'] ?? [],
+            held: $list['held'] ?? [],
+            matching: $list['matching'] ?? 0,
+            allOrders: $list['orders'] ?? 0,
+            allHolds: $list['holds'] ?? 0,
             views: SavedViews::of($this->user($request), 'reservations'),
         ))->show();
     }
@@ -66,7 +77,7 @@ final class ReservationController extends Controller
     public function holdFor(Request $request, ChangeHoldings $holdings): JsonResponse
     {
         $given = $request->validate([
-            'references' => 'required|array|min:1|max:200',
+            'references' => 'required|array|min:1|max:'.ReservationView::MOST,
             'references.*' => 'string|max:190',
             'key' => 'required|string|min:16|max:64',
         ]);

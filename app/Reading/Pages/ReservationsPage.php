@@ -9,7 +9,7 @@ use App\Reading\Shapes\HeldRow;
 use App\Reading\Shapes\HoldStatus;
 use App\Reading\Shapes\SavedView;
 
-/** What supply is held for whom. */
+/** What supply is held for whom. `matching` are those that fit the filter, of which the first are sent; the others count all of the site. */
 final readonly class ReservationsPage extends Page
 {
     /**
@@ -22,6 +22,9 @@ final readonly class ReservationsPage extends Page
         public array $filter,
         public array $orders,
         public array $held,
+        public int $matching,
+        public int $allOrders,
+        public int $allHolds,
         public array $views,
     ) {
     }

@@ -9,7 +9,9 @@ use App\Reading\Shapes\HeldOrder;
 use App\Reading\Shapes\HeldRow;
 use App\Reading\Shapes\HoldStatus;
 use App\Reading\Shapes\Link;
+use App\Reading\Shapes\ReservationList;
 use App\Reading\Shapes\Subject;
+use App\Trials\ReservationFilter;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reservation\OrderHoldings;
@@ -17,48 +19,90 @@ use Yposta\Core\Reservation\Reservations;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
+use Yposta\Core\Structure\Point;
 use Yposta\Core\Trial\Trial;
 
 /** What is held for whom, over all orders. */
 final readonly class ReservationView
 {
+    /** Rows of a list; what is beyond is counted. */
+    public const MOST = 500;
+
     private const MOST_OTHERS = 60;
 
-    /** @return array{orders: list<HeldOrder>, held: list<HeldRow>} */
-    public static function of(Trial $trial, string $site): array
+    public static function of(Trial $trial, ReservationFilter $filter): ReservationList
     {
-        return $trial->with([], function (Plan $plan) use ($trial, $site): array {
+        return $trial->with([], function (Plan $plan) use ($trial, $filter): ReservationList {
             $presenter = new TrialPresenter($trial->network(), $plan->options->planDate);
-            $orders = [];
-            foreach ((new Reservations($plan))->all() as $order) {
-                $row = self::order($presenter, $plan, $order, $site);
-                $row === null || $orders[] = $row;
-            }
+            $orders = array_filter(
+                (new Reservations($plan))->all(),
+                fn (OrderHoldings $order) => self::isAt(self::pointOf($plan, $order), $filter),
+            );
+            $held = self::held($presenter, $plan, $filter);
+            if ($filter->held) {
+                $rows = array_values(array_filter(
+                    $held,
+                    fn (HeldRow $row) => $filter->finds($row->consumer->label, $row->item, $row->name, $row->from),
+                ));
 
-            return ['orders' => $orders, 'held' => self::held($presenter, $plan, $site)];
+                return new ReservationList([], array_slice($rows, 0, self::MOST), count($rows), count($orders), count($held));
+            }
+            $rows = array_values(array_filter($orders, fn (OrderHoldings $order) => self::fits($presenter, $plan, $order, $filter)));
+
+            return new ReservationList(
+                array_map(fn (OrderHoldings $order) => self::order($presenter, $plan, $order), array_slice($rows, 0, self::MOST)),
+                [],
+                count($rows),
+                count($orders),
+                count($held),
+            );
         });
     }
 
-    private static function order(TrialPresenter $presenter, Plan $plan, OrderHoldings $order, string $site): ?HeldOrder
+    private static function fits(TrialPresenter $presenter, Plan $plan, OrderHoldings $order, ReservationFilter $filter): bool
+    {
+        $item = self::pointOf($plan, $order)->item;
+
+        return ($filter->status === '' || $order->status() === $filter->status)
+            && (! $filter->there || $order->isAvailable())
+            && $filter->finds(self::subject($presenter, $plan, $order)->label, $item->code, $item->name);
+    }
+
+    private static function isAt(Point $point, ReservationFilter $filter): bool
+    {
+        return $filter->site === '' || $point->site->code === $filter->site;
+    }
+
+    private static function pointOf(Plan $plan, OrderHoldings $order): Point
     {
         $first = $order->needs[0]->demand;
-        $point = $plan->structure->points[$first->for->point ?? $first->point];
-        if ($site !== '' && $point->site->code !== $site) {
-            return null;
-        }
+
+        return $plan->structure->points[$first->for->point ?? $first->point];
+    }
+
+    private static function subject(TrialPresenter $presenter, Plan $plan, OrderHoldings $order): Link
+    {
+        $first = $order->needs[0]->demand;
+
+        return $first->for === null
+            ? $presenter->consumer($plan, $first)
+            : new Link($first->for->name, Describe::orderHref($first->for->name));
+    }
+
+    private static function order(TrialPresenter $presenter, Plan $plan, OrderHoldings $order): HeldOrder
+    {
+        $first = $order->needs[0]->demand;
+        $point = self::pointOf($plan, $order);
         $wanted = $kept = 0;
         foreach ($order->needs as $need) {
             $wanted += $need->demand->qty;
             $kept += $need->kept();
         }
         $one = count($order->needs) === 1;
-        $subject = $first->for === null
-            ? $presenter->consumer($plan, $first)
-            : new Link($first->for->name, Describe::orderHref($first->for->name));
 
         return new HeldOrder(
             reference: $order->reference,
-            subject: $subject,
+            subject: self::subject($presenter, $plan, $order),
             item: $point->item->code,
             name: $point->item->name,
             due: $presenter->dates->iso($first->for->due ?? (int) $first->date),
@@ -72,7 +116,7 @@ final readonly class ReservationView
     }
 
     /** @return list<HeldRow> each fixed allocation, with both its ends */
-    private static function held(TrialPresenter $presenter, Plan $plan, string $site): array
+    private static function held(TrialPresenter $presenter, Plan $plan, ReservationFilter $filter): array
     {
         $demands = $supplies = [];
         foreach ($plan->demands as $list) {
@@ -90,7 +134,7 @@ final readonly class ReservationView
             $demand = $demands[$held->demand] ?? null;
             $supply = $supplies[$held->supply] ?? null;
             $point = $plan->structure->points[$supply->point ?? $demand->point ?? -1] ?? null;
-            if ($point === null || ($site !== '' && $point->site->code !== $site)) {
+            if ($point === null || ! self::isAt($point, $filter)) {
                 continue;
             }
             $rows[] = new HeldRow(

@@ -34,7 +34,6 @@ final readonly class WithoutHoldUp
 
     /**
      * @param  Peg  $beginning  the supply in which the delay begins, and what needs it
-     * @return ThreadWithout
      */
     public function of(Run $run, Demand $line, Peg $beginning, string $item, string $site): ThreadWithout
     {

@@ -853,11 +853,28 @@ export interface RemedyRow {
     letter: string;
 }
 
-/** What supply is held for whom. */
+/**
+ * What is held for whom: orders with their needs, or each hold. `matching` are those that the filter leaves, of which no more than a list
+ * can show are sent; `orders` and `holds` count all of the site.
+ */
+export interface ReservationList {
+    rows: HeldOrder[];
+    held: HeldRow[];
+    matching: number;
+    orders: number;
+    holds: number;
+}
+
+/**
+ * What supply is held for whom. `matching` are those that fit the filter, of which the first are sent; the others count all of the site.
+ */
 export interface ReservationsPage {
     filter: { view: 'held' | 'orders'; status: HoldStatus | ''; q: string; there: string };
     orders: HeldOrder[];
     held: HeldRow[];
+    matching: number;
+    allOrders: number;
+    allHolds: number;
     views: SavedView[];
 }
 

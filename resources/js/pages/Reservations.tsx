@@ -19,19 +19,12 @@ import { useCommand } from '@/lib/useCommand';
 const DEFAULTS = { view: 'orders' };
 
 /** What is held for whom: by order how far it is complete, and each hold by itself. Written at once; nothing is held twice. */
-export default function Reservations({ filter, orders, held, views }: ReservationsPage) {
+export default function Reservations({ filter, orders, held, matching, allOrders, allHolds, views }: ReservationsPage) {
     const { plan, user } = useShared();
     const [ticked, setTicked] = useState<Set<string>>(new Set());
     const may = user.can.includes('hold supply');
-    const text = (filter.q ?? '').toLowerCase();
-    const has = (...parts: string[]) => text === '' || parts.some((part) => part.toLowerCase().includes(text));
-    const shown = orders.filter(
-        (order) =>
-            (filter.status === '' || order.status === filter.status) &&
-            (filter.there !== '1' || order.available) &&
-            has(order.subject.label, order.item, order.name),
-    );
-    const rows = held.filter((row) => has(row.consumer.label, row.item, row.name, row.from));
+    const more = matching - orders.length - held.length;
+    const foot = more > 0 ? t(':n more are not shown. Narrow the list to see them.', { n: more }) : '';
     const change = (changes: Record<string, string>) => refilter('/reservations', filter, changes, DEFAULTS);
     const write = useCommand(
         ({ url, body }: { url: string; body: Record<string, unknown> }) => postJson<Told>(url, { ...body, key: freshKey() }),
@@ -49,9 +42,7 @@ export default function Reservations({ filter, orders, held, views }: Reservatio
         });
     return (
         <>
-            <PageHead title={t('Reservations')}>
-                {t(':n orders and sales lines, :held holds', { n: orders.length, held: held.length })}
-            </PageHead>
+            <PageHead title={t('Reservations')}>{t(':n orders and sales lines, :held holds', { n: allOrders, held: allHolds })}</PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
                     label={t('Show')}
@@ -103,17 +94,17 @@ export default function Reservations({ filter, orders, held, views }: Reservatio
                 </Notice>
             )}
             {filter.view === 'held' ? (
-                rows.length === 0 ? (
+                held.length === 0 ? (
                     <Empty title={t('Nothing is held')}>
                         {t('Tick orders and hold for them what is there; or hold by hand from a shortage.')}
                     </Empty>
                 ) : (
-                    <HeldTable rows={rows} today={plan.planDate} may={may && !write.busy} onSend={send} />
+                    <HeldTable rows={held} foot={foot} today={plan.planDate} may={may && !write.busy} onSend={send} />
                 )
-            ) : shown.length === 0 ? (
+            ) : orders.length === 0 ? (
                 <Empty title={t('No order fits')}>{t('Take a filter away.')}</Empty>
             ) : (
-                <OrderTable orders={shown} today={plan.planDate} ticked={ticked} may={may} onPick={pick} />
+                <OrderTable orders={orders} foot={foot} today={plan.planDate} ticked={ticked} may={may} onPick={pick} />
             )}
         </>
     );
@@ -126,6 +117,7 @@ const STATUS: Record<HoldStatus, { label: Sentence; look: string }> = {
 };
 
 interface OrderTableProps {
+    foot: string;
     orders: HeldOrder[];
     today: string;
     ticked: Set<string>;
@@ -133,7 +125,7 @@ interface OrderTableProps {
     onPick: (orders: HeldOrder[], on: boolean) => void;
 }
 
-function OrderTable({ orders, today, ticked, may, onPick }: OrderTableProps) {
+function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProps) {
     const columns: DataColumn<HeldOrder>[] = [
         {
             id: 'for',
@@ -185,6 +177,7 @@ function OrderTable({ orders, today, ticked, may, onPick }: OrderTableProps) {
             label={t('Reservations')}
             columns={columns}
             rows={orders}
+            foot={foot}
             keyOf={(order) => order.reference}
             rowLook={(order) => (ticked.has(order.reference) ? '!bg-act-tint' : '')}
             ticks={{
@@ -199,13 +192,14 @@ function OrderTable({ orders, today, ticked, may, onPick }: OrderTableProps) {
 }
 
 interface HeldTableProps {
+    foot: string;
     rows: HeldRow[];
     today: string;
     may: boolean;
     onSend: (url: string, body: Record<string, unknown>) => void;
 }
 
-function HeldTable({ rows, today, may, onSend }: HeldTableProps) {
+function HeldTable({ rows, foot, today, may, onSend }: HeldTableProps) {
     const [giving, setGiving] = useState<string | null>(null);
     const [other, setOther] = useState('');
     const columns: DataColumn<HeldRow>[] = [
@@ -327,7 +321,7 @@ function HeldTable({ rows, today, may, onSend }: HeldTableProps) {
             },
         },
     ];
-    return <DataTable name="held" label={t('What is held')} columns={columns} rows={rows} keyOf={keyOf} />;
+    return <DataTable name="held" label={t('What is held')} columns={columns} rows={rows} foot={foot} keyOf={keyOf} />;
 }
 
 function keyOf(row: HeldRow): string {
