@@ -19,6 +19,10 @@ export default ts.config(
         rules: {
             'no-restricted-syntax': [
                 'error',
+                {
+                    selector: 'TemplateLiteral > TemplateElement:first-child[value.raw=/^(order|sales|stock|proposal|forecast|part|out|safety|new):/]',
+                    message: 'A reference is made by the server and sent with the row.',
+                },
                 { selector: 'JSXText[value=/[A-Za-z]{2}/][value!=/^\\s*Yposta\\s*$/]', message: 'What people read is said with t().' },
                 {
                     selector: 'JSXAttribute[name.name=/^(aria-label|title|placeholder|alt|label)$/] > Literal[value=/[A-Za-z]{2}/]',

@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Yposta\Core\Demand\ForecastConsumption;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
 
@@ -62,6 +63,7 @@ final readonly class DemandView
             $n = $planned["{$line->order_code}/{$line->line}"] ?? null;
             $demand = $n === null ? null : $this->plan?->demandNumbered($n);
             $rows[] = new SalesRow(
+                reference: (string) Reference::sales($line->order_code, $line->line),
                 order: $line->order_code,
                 line: $line->line,
                 customer: $line->customer,

@@ -65,6 +65,7 @@ final readonly class OrderView
             ->get();
 
         return array_values($rows->map(fn (stdClass $row) => new OrderRow(
+            reference: (string) Reference::order($row->code),
             code: $row->code,
             kind: OrderKind::from($row->kind),
             status: OrderState::from($row->status),
@@ -149,6 +150,7 @@ final readonly class OrderView
         }
 
         return new OrderLineRow(
+            reference: (string) Reference::order($line->code),
             code: $line->code,
             item: $line->item_code,
             name: (string) $line->item?->name,

@@ -14,6 +14,7 @@ use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\Flow;
 use Yposta\Core\Plan\FlowEntry;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
@@ -40,6 +41,7 @@ final readonly class PointView
         $structure = new StructureView($point->site);
 
         return new PointDetail(
+            reference: (string) Reference::stock($point->item, $point->site),
             item: $point->item,
             site: $point->site,
             siteName: is_string($site) ? $site : $point->site,

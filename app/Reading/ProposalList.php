@@ -21,6 +21,7 @@ use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\ConversionDate;
 use Yposta\Core\Plan\Summary;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
@@ -130,6 +131,7 @@ final readonly class ProposalList
         $waitsFor = $this->plan->waitsFor($proposal);
 
         return new ProposalRow(
+            reference: (string) Reference::proposal($proposal->name),
             number: (int) $proposal->name,
             kind: $kind,
             item: $point->item,

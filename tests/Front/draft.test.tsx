@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DraftProvider, useDraft } from '@/lib/draft';
 import { Refusal } from '@/lib/http';
 import type { DraftState } from '@/lib/shapes';
+import { Queries } from './kit';
 
 const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn(), deleteJson: vi.fn() }));
 const reload = vi.hoisted(() => vi.fn());
@@ -29,7 +30,11 @@ const state = (more: Partial<DraftState>): DraftState => ({
     ...more,
 });
 const mark = { reference: 'order:P1', due: '2026-03-11', qty: null, text: 'P1 to Wed 11 Mar' };
-const wrapper = ({ children }: { children: ReactNode }) => <DraftProvider>{children}</DraftProvider>;
+const wrapper = ({ children }: { children: ReactNode }) => (
+    <Queries>
+        <DraftProvider>{children}</DraftProvider>
+    </Queries>
+);
 const draft = () => renderHook(useDraft, { wrapper }).result;
 const refuse = (message: string) => new Refusal(message, 'stale', {}, 422);
 
@@ -81,7 +86,7 @@ describe('the draft', () => {
         expect(result.current.trouble).toBe('P1 is cancelled.');
         expect(result.current.state.version).toBe(0);
         act(() => result.current.clear());
-        expect(result.current.trouble).toBeNull();
+        await waitFor(() => expect(result.current.trouble).toBeNull());
     });
 
     it('is sent under one key however often it is pressed, and is empty when it is written', async () => {
@@ -90,8 +95,10 @@ describe('the draft', () => {
         const result = draft();
         act(() => result.current.commit());
         act(() => result.current.commit());
+        await waitFor(() => expect(http.postJson).toHaveBeenCalledTimes(1)); // the second waits for the answer to the first
+        await act(async () => write({ message: '1 change written.', commit: 7 }));
+        await waitFor(() => expect(http.postJson).toHaveBeenCalledTimes(2));
         const keys = http.postJson.mock.calls.map(([, body]) => (body as { key: string }).key);
-        expect(keys).toHaveLength(2);
         expect(keys[0]).toBe(keys[1]);
         await act(async () => write({ message: '1 change written.', commit: 7 }));
         await waitFor(() => expect(result.current.done).toEqual({ message: '1 change written.', commit: 7 }));
@@ -125,6 +132,23 @@ describe('the draft', () => {
             ['/draft/step', { back: true }],
         ]);
         expect(http.deleteJson.mock.calls.map(([url]) => url as string)).toEqual(['/draft/lines/3', '/draft']);
+    });
+
+    it('tries lines one after the other, so that each is tried on top of those before', async () => {
+        const answers: ((answer: unknown) => void)[] = [];
+        http.postJson.mockImplementation(() => new Promise((resolve) => answers.push(resolve)));
+        const result = draft();
+        act(() => {
+            void result.current.add([{ change: 'release_order', order: 'P1' }]);
+            void result.current.add([{ change: 'release_order', order: 'P2' }]);
+        });
+        await waitFor(() => expect(answers).toHaveLength(1));
+        expect(result.current.busy).toBe(true);
+        await act(async () => answers[0]?.({ state: state({ version: 2 }), marks: [] }));
+        await waitFor(() => expect(answers).toHaveLength(2));
+        await act(async () => answers[1]?.({ state: state({ version: 3 }), marks: [] }));
+        await waitFor(() => expect(result.current.busy).toBe(false));
+        expect(result.current.state.version).toBe(3);
     });
 
     it('is only for those who may try something', () => {

@@ -24,6 +24,7 @@ function row(changes: Partial<ShortageRow>): ShortageRow {
         hits: ['Isle Survey'],
         lines: ['SO-1/1 Isle Survey'],
         served: '',
+        subject: null,
         reference: 'part:M-1/10',
         accepted: null,
         ...changes,

@@ -13,6 +13,7 @@ final readonly class OrderLineRow
      * @param  list<ComponentRow>  $components
      */
     public function __construct(
+        public string $reference,
         public string $code,
         public string $item,
         public string $name,

@@ -11,6 +11,7 @@ use Yposta\Core\Run\MessageCode;
 final readonly class OrderRow
 {
     public function __construct(
+        public string $reference,
         public string $code,
         public OrderKind $kind,
         public OrderState $status,

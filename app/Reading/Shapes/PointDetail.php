@@ -19,6 +19,7 @@ final readonly class PointDetail
      * @param  list<MessageRow>  $messages
      */
     public function __construct(
+        public string $reference,
         public string $item,
         public string $site,
         public string $siteName,

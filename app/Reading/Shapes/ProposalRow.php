@@ -10,6 +10,7 @@ use Yposta\Core\Network\OrderKind;
 final readonly class ProposalRow
 {
     public function __construct(
+        public string $reference,
         public int $number,
         public OrderKind $kind,
         public string $item,

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading\Shapes;
 
-/** What is held for whom: orders with their needs, or each hold. `matching` are those that the filter leaves, of which no more than a list can show are sent; `orders` and `holds` count all of the site. */
+/**
+ * What is held for whom: orders with their needs, or each hold. `matching` are those that the filter leaves, of which no more than a list
+ * can show are sent; `orders` and `holds` count all of the site.
+ */
 final readonly class ReservationList
 {
     /**

@@ -8,6 +8,7 @@ namespace App\Reading\Shapes;
 final readonly class SalesRow
 {
     public function __construct(
+        public string $reference,
         public string $order,
         public string $line,
         public string $customer,

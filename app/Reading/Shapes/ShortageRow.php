@@ -34,6 +34,7 @@ final readonly class ShortageRow
         public array $lines,
         public string $served,
         public string $reference,
+        public ?string $subject,
         public ?string $accepted,
     ) {
     }

@@ -9,6 +9,7 @@ use App\Reading\Shapes\ShortageRow;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Shortage\Need;
@@ -77,6 +78,7 @@ final readonly class ShortageView
             lines: self::lines($need->ends),
             served: self::served($presenter, $need),
             reference: $demand->reference(),
+            subject: self::subject($demand),
             accepted: $accepted,
         );
     }
@@ -120,6 +122,16 @@ final readonly class ShortageView
         }
 
         return array_map(strval(...), array_keys($names));
+    }
+
+    /** The reference of the order or sales line whose need it is; what is only proposed or drafted has none in the live plan. */
+    private static function subject(Demand $demand): ?string
+    {
+        if ($demand->for === null) {
+            return $demand->kind === DemandKind::Sales ? $demand->reference() : null;
+        }
+
+        return $demand->for->isProposal() || NewOrderCode::is($demand->for->name) ? null : $demand->for->reference();
     }
 
     /** "10 pcs from stock; P-3308 from Fennick Circuits brings 13 pcs on Tue 10 Mar". */

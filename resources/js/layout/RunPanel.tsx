@@ -2,6 +2,7 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Check, Loader, Play } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { Ticks } from '@/components/Ticks';
 import { postJson } from '@/lib/http';
 import type { RunStage, RunState } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
@@ -122,38 +123,6 @@ function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boo
                 {t('Run now')}
             </Button>
         </form>
-    );
-}
-
-function Ticks({
-    title,
-    all,
-    chosen,
-    onChange,
-}: {
-    title: string;
-    all: [string, string][];
-    chosen: string[];
-    onChange: (chosen: string[]) => void;
-}) {
-    if (all.length === 0) {
-        return null;
-    }
-    return (
-        <fieldset className="mt-2.5">
-            <legend className="text-xs font-bold text-mute">{title}</legend>
-            {all.map(([code, name]) => (
-                <label key={code} className="flex items-center gap-2 py-0.5 text-sm">
-                    <input
-                        type="checkbox"
-                        checked={chosen.includes(code)}
-                        onChange={(event) => onChange(event.target.checked ? [...chosen, code] : chosen.filter((other) => other !== code))}
-                        className="accent-act"
-                    />
-                    {name}
-                </label>
-            ))}
-        </fieldset>
     );
 }
 

@@ -642,6 +642,7 @@ export interface OrderDetail {
 
 /** A line of an order. */
 export interface OrderLineRow {
+    reference: string;
     code: string;
     item: string;
     name: string;
@@ -668,6 +669,7 @@ export interface OrderPage {
 
 /** An order in the list. */
 export interface OrderRow {
+    reference: string;
     code: string;
     kind: OrderKind;
     status: OrderState;
@@ -745,6 +747,7 @@ export interface PlanPage {
 
 /** An item at a site as the inspector and its page show it. */
 export interface PointDetail {
+    reference: string;
     item: string;
     site: string;
     siteName: string;
@@ -789,6 +792,7 @@ export interface ProposalGroup {
 
 /** A proposal in the list. Dates are ISO dates; `due` is the date the order would take. */
 export interface ProposalRow {
+    reference: string;
     number: number;
     kind: OrderKind;
     item: string;
@@ -903,6 +907,7 @@ export interface RunState {
 
 /** A sales line with its cover. */
 export interface SalesRow {
+    reference: string;
     order: string;
     line: string;
     customer: string;
@@ -986,6 +991,7 @@ export interface ShortageRow {
     lines: string[];
     served: string;
     reference: string;
+    subject: string | null;
     accepted: string | null;
 }
 

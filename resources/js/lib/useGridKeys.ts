@@ -34,7 +34,7 @@ export function rowAfter(key: string, at: number, rows: number): number | undefi
     return to === undefined || rows === 0 ? undefined : within(to, rows);
 }
 
-/** Where a key leads from a cell: Home and End to the ends of its row, with Ctrl of the grid; undefined where the key is not one of moving. */
+/** Where a key leads from a cell: Home and End to the ends of its row, with Ctrl of the grid; undefined where it is not one of moving. */
 export function cellAfter(key: string, ctrl: boolean, [row, column]: Place, cells: Cells): Place | undefined {
     const page = cells.page?.() ?? PAGE;
     const to: Record<string, Place> = {
@@ -64,9 +64,9 @@ interface GridKeys {
 
 /**
  * Keys of a grid by the pattern of the ARIA grid: one tab stop for all of it, where the focus was last. Without cells its rows are gone
- * through: they carry `data-row`; arrows, Page up and down, Home and End move among them, Right goes into what can be used in a row, Left and
- * Escape come back, and what can be used in a row is a tab stop only while the row is. With cells the keys go from cell to cell; a cell that
- * is not drawn is brought into sight first, and while the one that had the focus is out of sight another drawn one is the tab stop.
+ * through: they carry `data-row`; arrows, Page up and down, Home and End move among them, Right goes into what can be used in a row, Left
+ * and Escape come back, and what can be used in a row is a tab stop only while the row is. With cells the keys go from cell to cell; a cell
+ * that is not drawn is brought into sight first, and while the one that had the focus is out of sight another drawn one is the tab stop.
  */
 export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells): GridKeys {
     const [at, setAt] = useState<Place>([0, 0]);

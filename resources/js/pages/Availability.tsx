@@ -70,6 +70,7 @@ export default function Availability({ subject, qty: firstQty, due: firstDue }: 
                     <span className="text-xs font-bold text-mute">{t('Order, sales line or item')}</span>
                     <SubjectBox
                         value={subject}
+                        label={data?.label ?? ''}
                         onPick={(of) => {
                             setWanted('');
                             setAmount('');

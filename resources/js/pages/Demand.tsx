@@ -117,7 +117,7 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             cell: (row) => (
                 <>
                     {row.order}/{row.line}
-                    <DraftPencil reference={`sales:${keyOf(row)}`} />
+                    <DraftPencil reference={row.reference} />
                 </>
             ),
         },
@@ -161,7 +161,7 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             width: '88px',
             right: true,
             sort: sortable ? (row) => row.due : undefined,
-            cell: (row) => <DraftedDay reference={`sales:${keyOf(row)}`} due={row.due} today={today} />,
+            cell: (row) => <DraftedDay reference={row.reference} due={row.due} today={today} />,
             cellLook: (row) => (row.due < today ? 'font-semibold text-broken' : ''),
         },
         {

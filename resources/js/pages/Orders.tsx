@@ -104,7 +104,7 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
             cell: (order) => (
                 <>
                     {order.code}
-                    <DraftPencil reference={`order:${order.code}`} />
+                    <DraftPencil reference={order.reference} />
                 </>
             ),
         },
@@ -164,7 +164,7 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
             width: '132px',
             right: true,
             sort: sort((order) => order.due),
-            cell: (order) => <DraftedDay reference={`order:${order.code}`} due={order.due} today={today} />,
+            cell: (order) => <DraftedDay reference={order.reference} due={order.due} today={today} />,
             cellLook: (order) => (order.daysLate > 0 ? 'font-semibold text-broken' : ''),
         },
         {

@@ -40,11 +40,11 @@ export function OrderActions({ order, line }: { order: OrderDetail; line: OrderL
         <>
             {line.expected !== null && (
                 <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
-                    <PeggingLink of={`order:${line.code}`} way="up" />
-                    {order.kind !== 'buy' && <PeggingLink of={`order:${line.code}`} />}
+                    <PeggingLink of={line.reference} way="up" />
+                    {order.kind !== 'buy' && <PeggingLink of={line.reference} />}
                     {order.kind === 'make' && (
                         <Link
-                            href={`/availability?of=${encodeURIComponent(`order:${line.code}`)}`}
+                            href={`/availability?of=${encodeURIComponent(line.reference)}`}
                             className="font-semibold text-act hover:underline"
                         >
                             {t('Check another date')}
@@ -52,7 +52,7 @@ export function OrderActions({ order, line }: { order: OrderDetail; line: OrderL
                     )}
                 </p>
             )}
-            <DraftMarks reference={`order:${line.code}`} />
+            <DraftMarks reference={line.reference} />
             {['firm', 'released'].includes(order.status) && (
                 <OrderDraft key={`${line.code} ${line.due} ${line.qty}`} line={line} kind={order.kind} status={order.status} />
             )}

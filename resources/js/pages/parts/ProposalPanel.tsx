@@ -52,8 +52,8 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
                 />
             )}
             <p className="mt-3 flex gap-4 text-sm">
-                <PeggingLink of={`proposal:${row.number}`} way="up" />
-                {row.kind !== 'buy' && <PeggingLink of={`proposal:${row.number}`} />}
+                <PeggingLink of={row.reference} way="up" />
+                {row.kind !== 'buy' && <PeggingLink of={row.reference} />}
             </p>
             <ProposalDraft
                 key={row.number}

@@ -38,18 +38,15 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
             )}
             {row.strip && (
                 <p className="mt-3">
-                    <PeggingLink of={`sales:${row.order}/${row.line}`} />
+                    <PeggingLink of={row.reference} />
                 </p>
             )}
             <p className="mt-1">
-                <Link
-                    href={`/availability?of=${encodeURIComponent(`sales:${row.order}/${row.line}`)}`}
-                    className="font-semibold text-act hover:underline"
-                >
+                <Link href={`/availability?of=${encodeURIComponent(row.reference)}`} className="font-semibold text-act hover:underline">
                     {t('Check another date')}
                 </Link>
             </p>
-            <DraftMarks reference={`sales:${row.order}/${row.line}`} />
+            <DraftMarks reference={row.reference} />
             <SalesDraft key={`${row.order}/${row.line} ${row.due}`} row={row} />
             {answer && (
                 <div className="mt-3">

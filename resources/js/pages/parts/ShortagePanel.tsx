@@ -24,7 +24,7 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
     const [reason, setReason] = useState(row.accepted ?? '');
     const [accepted, setAccepted] = useState(row.accepted);
     const [refused, setRefused] = useState<string | null>(null);
-    const subject = subjectOf(row.reference);
+    const { subject } = row;
     const titles = new Set(draft.state.lines.map((line) => line.sentence));
     const accept = (text: string) =>
         postJson<unknown>('/shortages/accept', { identity: row.identity, reason: text })
@@ -122,14 +122,4 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
             )}
         </>
     );
-}
-
-/** The order or sales line that a need stands for in the live plan; a proposal's has none of its own. */
-function subjectOf(reference: string): string | null {
-    const [kind = '', name = ''] = reference.split(/:(.*)/s);
-    if (kind === 'sales') {
-        return reference;
-    }
-    const order = kind === 'part' ? name.slice(0, name.lastIndexOf('/')) : name;
-    return (kind === 'part' || kind === 'out') && !/^(proposal|new):/.test(order) ? `order:${order}` : null;
 }

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { Ticks } from '@/components/Ticks';
 import { PanelHead } from '@/components/PanelHead';
 import { day } from '@/lib/format';
 import { postJson, putJson } from '@/lib/http';
@@ -85,12 +86,19 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                 <DateField id="study-horizon" value={horizon} onChange={setHorizon} optional />
             </div>
             <Ticks
+                inline
                 title={t('Forecasts that count')}
                 all={forecastNames.map((one) => [one, one])}
                 chosen={forecasts}
                 onChange={setForecasts}
             />
-            <Ticks title={t('Sites')} all={sites.map((site) => [site.code, site.name])} chosen={chosenSites} onChange={setChosenSites} />
+            <Ticks
+                inline
+                title={t('Sites')}
+                all={sites.map((site) => [site.code, site.name])}
+                chosen={chosenSites}
+                onChange={setChosenSites}
+            />
             <label className="mt-2 flex items-center gap-2 text-sm">
                 <input type="checkbox" checked={safety} onChange={(event) => setSafety(event.target.checked)} className="accent-act" />
                 {t('Safety stock counts')}
@@ -143,35 +151,4 @@ function inWords(fields: Fields, planDate: string): string {
         return [field.type === 'date' ? day(String(value), planDate) : Array.isArray(value) ? value.join(', ') : String(value)];
     });
     return `${kind ? t(kind.label) : fields.change}: ${values.join(', ')}`;
-}
-
-function Ticks({
-    title,
-    all,
-    chosen,
-    onChange,
-}: {
-    title: string;
-    all: [string, string][];
-    chosen: string[];
-    onChange: (chosen: string[]) => void;
-}) {
-    return (
-        <fieldset className="mt-2">
-            <legend className="text-xs font-bold text-mute">{title}</legend>
-            <div className="flex flex-wrap gap-x-4">
-                {all.map(([code, label]) => (
-                    <label key={code} className="flex items-center gap-1.5 py-0.5 text-sm">
-                        <input
-                            type="checkbox"
-                            checked={chosen.includes(code)}
-                            onChange={(event) => onChange(event.target.checked ? [...chosen, code] : chosen.filter((one) => one !== code))}
-                            className="accent-act"
-                        />
-                        {label}
-                    </label>
-                ))}
-            </div>
-        </fieldset>
-    );
 }

@@ -6,7 +6,7 @@ import { useLoaded } from '@/lib/useLoaded';
 import { useSettled } from '@/lib/useSettled';
 
 /** Picks what availability is asked of: an item, an open order, a sales line. */
-export function SubjectBox({ value, onPick }: { value: string; onPick: (of: string) => void }) {
+export function SubjectBox({ value, label, onPick }: { value: string; label: string; onPick: (of: string) => void }) {
     const [text, setText] = useState('');
     const settled = useSettled(text.trim(), 150);
     const { data } = useLoaded<Subject[]>(
@@ -16,7 +16,7 @@ export function SubjectBox({ value, onPick }: { value: string; onPick: (of: stri
     return (
         <Combobox<string> value={value} onChange={(of) => of && onPick(of)} immediate>
             <ComboboxInput
-                displayValue={(of: string) => of.replace(/^\w+:/, '')}
+                displayValue={(of: string) => (of === '' ? '' : label)}
                 onChange={(event) => setText(event.target.value)}
                 placeholder={t('Type a code or name')}
                 aria-label={t('Order, sales line or item')}

@@ -1,0 +1,276 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Refusal } from '@/lib/http';
+import type { ForecastRow, GridRow, RecordRow } from '@/lib/shapes';
+import { ForecastGrid } from '@/pages/parts/ForecastGrid';
+import { PlanGrid } from '@/pages/parts/PlanGrid';
+import { SHARED, show, stubLayout } from './kit';
+
+const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
+const visit = vi.hoisted(() => ({ visit: vi.fn(), reload: vi.fn() }));
+const shared = vi.hoisted(() => ({ now: {} as object }));
+
+vi.mock('@inertiajs/react', () => ({
+    router: visit,
+    Link: ({ href, children, ...more }: { href: string; children: React.ReactNode }) => (
+        <a href={href} {...more}>
+            {children}
+        </a>
+    ),
+}));
+vi.mock('@/lib/shared', () => ({ useShared: () => shared.now }));
+vi.mock('@/lib/http', async (real) => ({ ...(await real<object>()), ...http }));
+vi.mock('@/lib/draft', () => ({ useDraft: () => ({ state: { lines: [] }, stamp: 0 }) }));
+
+stubLayout();
+
+beforeEach(() => {
+    shared.now = SHARED;
+    http.getJson.mockReset();
+    http.postJson.mockReset();
+    visit.visit.mockReset();
+    visit.reload.mockReset();
+});
+afterEach(cleanup);
+
+describe('the plan grid', () => {
+    const PERIODS = ['2026-03-02', '2026-03-09', '2026-03-16'];
+    const gridRow = (n: number): GridRow => ({
+        item: `I-${n}`,
+        site: 'OSK',
+        name: `Item ${n}`,
+        unit: 'pcs',
+        decimals: 0,
+        level: n % 3,
+        supply: 'make',
+        troubleFrom: null,
+        cells: PERIODS.map((start, place) => ({
+            start,
+            balance: String(n * 10 - place),
+            mark: place === 2 && n === 1 ? 'broken' : 'calm',
+            proposed: false,
+            ordered: place === 1,
+        })),
+    });
+    const record: RecordRow[] = PERIODS.map((start) => ({
+        start,
+        sales: '-7',
+        forecast: '0',
+        parts: '0',
+        out: '0',
+        needed: '-7',
+        receipts: '0',
+        proposals: '3',
+        toStart: '0',
+        balance: '9',
+        mark: 'calm',
+    }));
+    const picked = vi.fn();
+
+    function answer(url: string, params: Record<string, number> = {}) {
+        if (url === '/plan/rows') {
+            const offset = params.offset ?? 0;
+            return Promise.resolve({ rows: Array.from({ length: 50 }, (_, n) => gridRow(offset + n)), run: 7 });
+        }
+        return Promise.resolve(
+            url === '/plan/point'
+                ? { record }
+                : { title: 'I-0 at OSK', lines: [{ text: 'Balance before', qty: '5', tone: 'plain' }], pegsTitle: '', pegs: [] },
+        );
+    }
+    const draw = (total = 400) =>
+        show(
+            <PlanGrid
+                periods={PERIODS}
+                firstRows={Array.from({ length: Math.min(50, total) }, (_, n) => gridRow(n))}
+                total={total}
+                filter={{ bucket: 'week', as: 'expected' }}
+                picked={null}
+                onPick={picked}
+            />,
+        );
+
+    beforeEach(() => {
+        picked.mockReset();
+        http.getJson.mockImplementation(answer);
+        // a window of ten rows, which jsdom does not lay out
+        Object.defineProperty(HTMLElement.prototype, 'offsetHeight', { configurable: true, get: () => 330 });
+        Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, get: () => 330 });
+        Object.defineProperty(HTMLElement.prototype, 'offsetWidth', { configurable: true, get: () => 900 });
+        HTMLElement.prototype.scrollTo = function (this: HTMLElement, to?: ScrollToOptions | number) {
+            this.scrollTop = typeof to === 'object' ? (to.top ?? 0) : 0;
+            fireEvent.scroll(this);
+        } as typeof HTMLElement.prototype.scrollTo;
+    });
+
+    it('draws what is in sight and counts all of it', () => {
+        draw();
+        const grid = screen.getByRole('grid');
+        expect(grid.getAttribute('aria-rowcount')).toBe('401');
+        expect(grid.getAttribute('aria-colcount')).toBe('4');
+        expect(screen.getAllByRole('rowheader').length).toBeLessThan(40);
+        const first = screen.getAllByRole('row')[1] as HTMLElement;
+        expect(first.getAttribute('aria-rowindex')).toBe('2');
+        expect(
+            within(first)
+                .getAllByRole('gridcell')
+                .map((cell) => cell.getAttribute('aria-colindex')),
+        ).toEqual(['2', '3', '4']);
+        expect(http.getJson).not.toHaveBeenCalled();
+    });
+
+    it('says in words what is short', () => {
+        draw();
+        const cells = within(screen.getAllByRole('row')[2] as HTMLElement).getAllByRole('gridcell');
+        expect(cells[2]?.textContent).toContain('short');
+        expect(cells[1]?.textContent).not.toContain('short');
+    });
+
+    it('fetches rows as they come into sight, once, and goes to the last by key', async () => {
+        const user = userEvent.setup();
+        draw();
+        await user.click(screen.getByText('I-0'));
+        expect(picked).toHaveBeenLastCalledWith({ item: 'I-0', site: 'OSK' });
+        await user.keyboard('{Control>}{End}{/Control}');
+        await waitFor(() => expect(document.activeElement?.getAttribute('data-cell')).toBe('399:3'));
+        const offsets = () => http.getJson.mock.calls.map(([, params]) => (params as { offset: number }).offset);
+        expect(offsets()).toContain(350);
+        expect(offsets()).not.toContain(100);
+        const before = offsets().length;
+        await user.keyboard('{ArrowUp}{ArrowUp}');
+        expect(offsets()).toHaveLength(before);
+        expect(picked).toHaveBeenLastCalledWith({ item: 'I-397', site: 'OSK' });
+    });
+
+    it('opens a row into its record and closes it, by key', async () => {
+        const user = userEvent.setup();
+        draw();
+        await user.click(screen.getByText('I-0'));
+        await user.keyboard('{Enter}');
+        expect(await screen.findAllByText('−7')).toHaveLength(3);
+        expect(screen.getAllByRole('row')[1]?.getAttribute('aria-expanded')).toBe('true');
+        await user.keyboard('{Enter}');
+        expect(screen.queryByText('−7')).toBeNull();
+        await user.keyboard('{Enter}');
+        await screen.findAllByText('−7');
+        expect(http.getJson.mock.calls.filter(([url]) => url === '/plan/point')).toHaveLength(1);
+    });
+
+    it('answers where a number comes from, and gives the focus back', async () => {
+        const user = userEvent.setup();
+        draw();
+        await user.click(screen.getByText('I-0'));
+        await user.keyboard('{ArrowRight}{ArrowRight}?');
+        await screen.findByRole('dialog', { name: 'Where this number comes from' });
+        expect(http.getJson).toHaveBeenCalledWith('/plan/ask', {
+            item: 'I-0',
+            at: 'OSK',
+            period: '2026-03-09',
+            bucket: 'week',
+            as: 'expected',
+        });
+        await user.keyboard('{Escape}');
+        expect(screen.queryByRole('dialog')).toBeNull();
+        expect(document.activeElement?.getAttribute('data-cell')).toBe('0:2');
+    });
+
+    it('says what could not be loaded', async () => {
+        http.getJson.mockImplementation((url: string) =>
+            url === '/plan/ask' ? Promise.reject(new Refusal('This is not in the plan.', 'error', {}, 404)) : answer(url),
+        );
+        const user = userEvent.setup();
+        draw();
+        await user.click(screen.getByText('I-0'));
+        await user.keyboard('{ArrowRight}?');
+        expect((await screen.findByRole('alert')).textContent).toBe('This is not in the plan.');
+    });
+});
+
+describe('the forecast grid', () => {
+    const forecastRow = (item: string, quantities: string[]): ForecastRow => ({
+        forecast: 'BASE',
+        item,
+        site: 'OSK',
+        name: `The ${item}`,
+        unit: 'pcs',
+        decimals: 0,
+        bucket: 'week',
+        cells: quantities.map((quantity, place) => ({
+            id: place,
+            start: `2026-03-${String(2 + place * 7).padStart(2, '0')}`,
+            qty: quantity,
+            consumed: '2',
+            left: '1',
+            version: place + 1,
+        })),
+    });
+    const rows = [forecastRow('RG-110', ['12', '0', '5']), forecastRow('WS-300', ['7', '8', '9'])];
+    const cell = (item: string, day: string) => screen.getByRole<HTMLInputElement>('textbox', { name: `Forecast of ${item} from ${day}` });
+
+    beforeEach(() => {
+        http.postJson.mockResolvedValue({ version: 9 });
+    });
+
+    it('takes what is typed with Enter, goes down, and says which version was seen', async () => {
+        const user = userEvent.setup();
+        render(<ForecastGrid rows={rows} />);
+        await user.click(cell('RG-110', '9 Mar'));
+        await user.keyboard('30{Enter}');
+        expect(document.activeElement).toBe(cell('WS-300', '9 Mar'));
+        expect(http.postJson.mock.calls).toEqual([
+            ['/demand/forecast', { forecast: 'BASE', item: 'RG-110', site: 'OSK', start: '2026-03-09', qty: '30', version: 2 }],
+        ]);
+        await waitFor(() => expect(visit.reload).toHaveBeenCalledWith({ only: ['rows', 'plan'] }));
+    });
+
+    it('puts the old figure back with Escape and sends nothing that was not changed', async () => {
+        const user = userEvent.setup();
+        render(<ForecastGrid rows={rows} />);
+        await user.click(cell('RG-110', '2 Mar'));
+        await user.keyboard('99{Escape}');
+        expect(cell('RG-110', '2 Mar').value).toBe('12');
+        await user.keyboard('{Enter}{ArrowDown}{ArrowUp}{ArrowRight}');
+        expect(http.postJson).not.toHaveBeenCalled();
+        expect(document.activeElement).toBe(cell('RG-110', '9 Mar'));
+    });
+
+    it('keeps left and right for what is being typed', async () => {
+        const user = userEvent.setup();
+        render(<ForecastGrid rows={rows} />);
+        await user.click(cell('RG-110', '2 Mar'));
+        await user.keyboard('45{ArrowLeft}7');
+        expect(cell('RG-110', '2 Mar').value).toBe('475');
+        await user.keyboard('{ArrowDown}');
+        expect(document.activeElement).toBe(cell('WS-300', '2 Mar'));
+        expect(http.postJson.mock.calls[0]?.[1]).toMatchObject({ qty: '475' });
+    });
+
+    it('says why a figure was refused', async () => {
+        http.postJson.mockRejectedValue(new Refusal('Nell has changed this meanwhile.', 'stale', {}, 422));
+        const user = userEvent.setup();
+        render(<ForecastGrid rows={rows} />);
+        await user.click(cell('RG-110', '2 Mar'));
+        await user.keyboard('4{Enter}');
+        await screen.findByText('Nell has changed this meanwhile.');
+        expect(visit.reload).toHaveBeenCalled();
+    });
+
+    it('cannot be typed in by whom it is not for, and says so', async () => {
+        shared.now = { ...SHARED, user: { ...SHARED.user, can: [] } };
+        const user = userEvent.setup();
+        render(<ForecastGrid rows={rows} />);
+        expect(screen.getByText('You may look at the forecast but not change it.')).toBeTruthy();
+        await user.click(cell('RG-110', '2 Mar'));
+        await user.keyboard('5{Enter}');
+        expect(http.postJson).not.toHaveBeenCalled();
+    });
+
+    it('is one tab stop, and counts the rows of figures as well', () => {
+        render(<ForecastGrid rows={rows} />);
+        expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('7');
+        expect(screen.getAllByRole('textbox').filter((one) => one.tabIndex === 0)).toHaveLength(1);
+        expect(screen.getAllByRole('row').map((row) => row.getAttribute('aria-rowindex'))).toEqual(['1', '2', '3', '4', '5', '6', '7']);
+    });
+});

@@ -1,0 +1,58 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, type RenderResult } from '@testing-library/react';
+import type { ReactElement, ReactNode } from 'react';
+import { vi } from 'vitest';
+import type { Shared, Strip } from '@/lib/shapes';
+
+/** What the browser has and jsdom has not: sizes that change. */
+export function stubLayout(): void {
+    vi.stubGlobal(
+        'ResizeObserver',
+        class {
+            observe() {}
+            unobserve() {}
+            disconnect() {}
+        },
+    );
+}
+
+/** Stands in for the root of the application: a cache of its own for what is asked. */
+export function Queries({ children }: { children: ReactNode }) {
+    return (
+        <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>{children}</QueryClientProvider>
+    );
+}
+
+export function show(element: ReactElement): RenderResult {
+    const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+    return render(element, { wrapper: ({ children }) => <QueryClientProvider client={client}>{children}</QueryClientProvider> });
+}
+
+export const SHARED: Shared & { trouble: string | null } = {
+    user: { name: 'Ivo Marrow', role: 'planner', can: ['make studies', 'edit forecast', 'hold supply', 'run plan'] },
+    sites: [{ code: 'OSK', name: 'Oskarhaven works' }],
+    site: '',
+    plan: {
+        id: 7,
+        finishedAt: '2026-03-02T06:00:00Z',
+        changes: 0,
+        planDate: '2026-03-02',
+        madeFor: '2026-03-02',
+        running: null,
+        study: null,
+    },
+    changes: [],
+    studies: [],
+    runDefaults: { horizonEnd: null, bucket: 'week', forecasts: [] },
+    forecastNames: ['BASE'],
+    draft: { lines: 0, version: 0, others: [] },
+    counts: { proposals: 0, messages: 0 },
+    trouble: null,
+};
+
+export const COVERED: Strip = { parts: [{ kind: 'stock', share: 1000, qty: '5' }], complete: '2026-03-10', tooLate: false, unit: 'pcs' };
+
+/** The text of what has the focus. */
+export function focused(): string {
+    return document.activeElement?.textContent ?? '';
+}
