@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, type RenderResult } from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
 import { vi } from 'vitest';
-import type { Shared, Strip } from '@/lib/shapes';
+import type { Shared, ShortageRow, Strip } from '@/lib/shapes';
 
 /** What the browser has and jsdom has not: sizes that change. */
 export function stubLayout(): void {
@@ -55,4 +55,33 @@ export const COVERED: Strip = { parts: [{ kind: 'stock', share: 1000, qty: '5' }
 /** The text of what has the focus. */
 export function focused(): string {
     return document.activeElement?.textContent ?? '';
+}
+
+/** A component that runs short, with what differs. */
+export function shortage(changes: Partial<ShortageRow>): ShortageRow {
+    return {
+        identity: 'part:M-1/10',
+        state: 'waiting',
+        item: 'ROD',
+        name: 'Rod',
+        site: 'MAIN',
+        unit: 'pcs',
+        qty: '5',
+        short: '3',
+        consumer: { label: 'M-1 HEAD', href: null },
+        consumerDue: '2026-03-12',
+        date: '2026-03-10',
+        orderBy: null,
+        daysPast: 0,
+        expected: null,
+        lateDays: 0,
+        strip: { parts: [], complete: null, tooLate: false, unit: 'pcs' },
+        hits: ['Isle Survey'],
+        lines: ['SO-1/1 Isle Survey'],
+        served: '',
+        subject: null,
+        reference: 'part:M-1/10',
+        accepted: null,
+        ...changes,
+    };
 }

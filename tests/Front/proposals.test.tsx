@@ -1,0 +1,244 @@
+// @vitest-environment jsdom
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Refusal } from '@/lib/http';
+import type { ArrivalChangeRow, ProposalRow, ProposalsPage } from '@/lib/shapes';
+import Proposals from '@/pages/Proposals';
+import { SHARED, show, stubLayout } from './kit';
+
+const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
+const router = vi.hoisted(() => ({ reload: vi.fn(), get: vi.fn() }));
+const shared = vi.hoisted(() => ({ now: {} as object }));
+
+vi.mock('@inertiajs/react', () => ({
+    router,
+    Head: () => null,
+    usePage: () => ({ url: '/proposals', props: shared.now }),
+    Link: ({ href, children }: { href: string; children: React.ReactNode }) => <a href={href}>{children}</a>,
+}));
+vi.mock('@/lib/http', async (real) => ({ ...(await real<object>()), ...http }));
+vi.mock('@/layout/Shell', () => ({ Inspector: ({ children }: { children: React.ReactNode }) => <aside>{children}</aside> }));
+vi.mock('@/lib/draft', () => ({ useDraft: () => ({ state: { lines: [] }, marks: {}, may: false }) }));
+
+stubLayout();
+
+const proposal = (number: number, more: Partial<ProposalRow> = {}): ProposalRow => ({
+    reference: `proposal:${number}`,
+    number,
+    kind: 'buy',
+    item: `B-${number}`,
+    site: 'OSK',
+    name: `Part ${number}`,
+    unit: 'pcs',
+    decimals: 0,
+    qty: '20',
+    start: '2026-03-02',
+    wanted: '2026-03-16',
+    due: '2026-03-16',
+    expected: '2026-03-16',
+    supplier: 'GRIN',
+    supplierName: 'Grindel Metals',
+    fromSite: null,
+    daysToStart: 0,
+    waitsFor: null,
+    causes: { sales: 1000, forecast: 0 },
+    purpose: 'SO-1/1',
+    value: '40.00',
+    currency: 'EUR',
+    group: 'GRIN',
+    ...more,
+});
+const page = (rows: ProposalRow[]): ProposalsPage => ({
+    run: 7,
+    groups: [{ key: 'GRIN', title: 'Grindel Metals', note: 'OSK', value: '80.00', currency: 'EUR', rows }],
+    total: rows.length,
+    shown: rows.length,
+    passed: 0,
+    today: rows.length,
+    until: '2026-03-08',
+    filter: { by: 'supplier', until: 'week', q: '', open: '' },
+});
+const late: ArrivalChangeRow = {
+    kind: 'line',
+    reference: 'sales:SO-1/1',
+    label: 'SO-1/1',
+    item: 'WS-300',
+    name: 'Weather station',
+    customer: 'Coastal Trust',
+    qty: '2',
+    unit: 'pcs',
+    due: '2026-03-09',
+    before: '2026-03-09',
+    after: '2026-03-13',
+    days: 4,
+    hurts: true,
+    helps: false,
+    href: null,
+    need: '',
+};
+const MADE = {
+    orders: [{ code: 'PO-1', kind: 'buy', title: 'Grindel Metals', what: '20 pcs B-1', href: '/orders/PO-1' }],
+    commit: 3,
+    message: '1 purchase order made.',
+};
+
+const tick = (n: number) => screen.getByRole('checkbox', { name: `Pick proposal ${n}, B-${n}` });
+const quantity = (n: number) => screen.getByRole<HTMLInputElement>('textbox', { name: `Quantity of B-${n}` });
+const sent = (call = -1) => http.postJson.mock.calls.at(call)?.[1] as { key: string; sure: boolean; agreed: boolean; lines: unknown[] };
+
+beforeEach(() => {
+    Object.values({ ...http, ...router }).forEach((mock) => mock.mockReset());
+    http.getJson.mockRejectedValue(new Refusal('This proposal is not in the live plan.', 'error', {}, 404));
+    http.postJson.mockResolvedValue(MADE);
+    shared.now = { ...SHARED, user: { ...SHARED.user, can: ['convert purchases', 'make studies'] } };
+});
+afterEach(cleanup);
+
+describe('proposals', () => {
+    it('are converted as they were ticked, and the orders made of them are named', async () => {
+        const user = userEvent.setup();
+        show(<Proposals {...page([proposal(1), proposal(2)])} />);
+        await user.click(tick(1));
+        await user.keyboard('c');
+        await screen.findByText('1 purchase order made.');
+        expect(sent()).toMatchObject({ run: 7, sure: false, agreed: false, lines: [{ number: 1 }] });
+        expect(screen.getByRole('link', { name: 'PO-1' }).getAttribute('href')).toBe('/orders/PO-1');
+        expect(router.reload).toHaveBeenCalled();
+        expect(screen.queryByText('1 picked')).toBeNull();
+    });
+
+    it('do nothing at the key while none is ticked, or while one types', async () => {
+        const user = userEvent.setup();
+        show(<Proposals {...page([proposal(1)])} />);
+        await user.keyboard('c');
+        await user.click(tick(1));
+        await user.click(quantity(1));
+        await user.keyboard('c');
+        expect(http.postJson).not.toHaveBeenCalled();
+    });
+
+    it('take what was typed, show the figure beside it, and give it back with Escape or when emptied', async () => {
+        const user = userEvent.setup();
+        show(<Proposals {...page([proposal(1), proposal(2)])} />);
+        await user.click(quantity(1));
+        await user.keyboard('35');
+        expect(quantity(1).value).toBe('35');
+        expect(screen.getByText('20', { selector: 's' })).toBeTruthy();
+        await user.keyboard('{Escape}');
+        expect(quantity(1).value).toBe('20');
+        await user.click(quantity(2));
+        await user.keyboard('{Backspace}{Enter}');
+        await user.tab();
+        expect(quantity(2).value).toBe('20');
+        await user.click(quantity(1));
+        await user.keyboard('35{Enter}');
+        await user.click(tick(1));
+        await user.keyboard('c');
+        await waitFor(() => expect(sent().lines).toEqual([{ number: 1, qty: '35' }]));
+    });
+
+    it('say what they would become: one order for each supplier and site, and what it comes to', async () => {
+        const user = userEvent.setup();
+        show(
+            <Proposals
+                {...page([
+                    proposal(1),
+                    proposal(2),
+                    proposal(3, { site: 'LIN' }),
+                    proposal(4, { kind: 'make', supplier: null, value: null }),
+                ])}
+            />,
+        );
+        await user.click(screen.getByRole('checkbox', { name: 'All of Grindel Metals' }));
+        expect(screen.getByText('3 picked')).toBeTruthy();
+        expect(screen.getByText(/2 purchase orders/).textContent).toBe('2 purchase orders (120 EUR)');
+        expect(screen.queryByRole('checkbox', { name: 'Pick proposal 4, B-4' })).toBeNull();
+        await user.click(screen.getByRole('button', { name: 'Pick none' }));
+        expect(screen.queryByText('3 picked')).toBeNull();
+    });
+
+    it('are not for who may not convert them, nor in a study', () => {
+        shared.now = { ...SHARED, user: { ...SHARED.user, can: [] } };
+        show(<Proposals {...page([proposal(1)])} />);
+        expect(screen.queryByRole('checkbox', { name: /Pick proposal/ })).toBeNull();
+        expect(screen.queryByRole('textbox', { name: 'Quantity of B-1' })).toBeNull();
+        cleanup();
+        shared.now = {
+            ...SHARED,
+            plan: { ...SHARED.plan, study: { id: 1, name: 'Try' } },
+            user: { ...SHARED.user, can: ['convert purchases'] },
+        };
+        show(<Proposals {...page([proposal(1)])} />);
+        expect(screen.queryByRole('checkbox', { name: /Pick proposal/ })).toBeNull();
+    });
+
+    it('ask at an absurd quantity before anything is ordered, under the same key', async () => {
+        const user = userEvent.setup();
+        http.postJson.mockRejectedValueOnce(new Refusal('Is it meant?', 'absurd', { lines: ['20,000 pcs B-1, 20 are needed'] }, 422));
+        show(<Proposals {...page([proposal(1)])} />);
+        await user.click(tick(1));
+        await user.keyboard('c');
+        const dialog = await screen.findByRole('dialog');
+        expect(within(dialog).getByText('20,000 pcs B-1, 20 are needed')).toBeTruthy();
+        await user.keyboard('c'); // the key is not for what stands behind the question
+        expect(http.postJson).toHaveBeenCalledTimes(1);
+        await user.click(within(dialog).getByRole('button', { name: 'Order it so' }));
+        await screen.findByText('1 purchase order made.');
+        expect(sent()).toMatchObject({ sure: true });
+        expect(sent(0).key).toBe(sent(1).key);
+    });
+
+    it('say whom it would make wait, and take along what prevents it', async () => {
+        const user = userEvent.setup();
+        const along = [{ number: 9, item: 'B-9', name: 'Part 9', qty: '5', unit: 'pcs', due: '2026-03-12' }];
+        http.postJson.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along, left: 0 }, 422));
+        show(<Proposals {...page([proposal(1)])} />);
+        await user.click(tick(1));
+        await user.keyboard('c');
+        const dialog = await screen.findByRole('dialog');
+        expect(dialog.textContent).toContain('SO-1/1');
+        expect(dialog.textContent).toContain('Fri 13 Mar');
+        await user.keyboard('{Enter}');
+        await waitFor(() => expect(sent().lines).toEqual([{ number: 1 }, { number: 9 }]));
+        expect(sent()).toMatchObject({ sure: false, agreed: false });
+    });
+
+    it('convert all the same once it was said, and go back to the list with what was ticked', async () => {
+        const user = userEvent.setup();
+        http.postJson.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along: [], left: 1 }, 422));
+        show(<Proposals {...page([proposal(1)])} />);
+        await user.click(tick(1));
+        await user.keyboard('c');
+        await user.click(await screen.findByRole('button', { name: 'Back to the list' }));
+        await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+        expect(screen.getByText('1 picked')).toBeTruthy();
+        http.postJson.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along: [], left: 1 }, 422));
+        await user.click(screen.getByRole('button', { name: /^Convert/ }));
+        await user.click(await screen.findByRole('button', { name: 'Convert all the same' }));
+        await screen.findByText('1 purchase order made.');
+        expect(sent()).toMatchObject({ agreed: true, lines: [{ number: 1 }] });
+    });
+
+    it('load anew when somebody was faster', async () => {
+        const user = userEvent.setup();
+        http.postJson.mockRejectedValueOnce(new Refusal('Proposal 1 is PO-9 by Lena.', 'converted', {}, 422));
+        show(<Proposals {...page([proposal(1)])} />);
+        await user.click(tick(1));
+        await user.keyboard('c');
+        await screen.findByText('Proposal 1 is PO-9 by Lena.');
+        expect(router.reload).toHaveBeenCalled();
+        expect(screen.queryByText('1 picked')).toBeNull();
+    });
+
+    it('tell what is not shown, and what there is when nothing is due', () => {
+        show(<Proposals {...{ ...page([proposal(1)]), shown: 41 }} />);
+        expect(screen.getByText('40 more are not shown. Narrow the list by time, site or item.')).toBeTruthy();
+        cleanup();
+        show(<Proposals {...{ ...page([]), groups: [], total: 12 }} />);
+        expect(screen.getByText('12 more start later. Choose a longer time to see them.')).toBeTruthy();
+        cleanup();
+        show(<Proposals {...{ ...page([]), groups: [], run: null }} />);
+        expect(screen.getByText('Nothing has been planned yet')).toBeTruthy();
+    });
+});
