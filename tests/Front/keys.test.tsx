@@ -109,6 +109,7 @@ describe('a grid of cells', () => {
         await user.click(screen.getByText('0,1'));
         await user.keyboard('{PageDown}{PageDown}{ArrowDown}');
         expect(focused()).toBe('13,1');
+        expect(screen.getByText('12,1')).toBeTruthy(); // brought into sight, not drawn by itself
         expect(moved).toHaveBeenLastCalledWith([13, 1]);
         await user.keyboard('{Control>}{End}{/Control}');
         expect(focused()).toBe('39,2');
@@ -220,6 +221,7 @@ describe('Down on a page', () => {
         const user = userEvent.setup();
         render(<Page grid={grid} />);
         await user.keyboard('{ArrowDown}');
+        expect(document.activeElement?.matches('[data-row], [data-cell]')).toBe(true);
         expect(focused()).toContain(first);
     });
 

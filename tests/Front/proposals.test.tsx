@@ -106,6 +106,10 @@ describe('proposals', () => {
         expect(screen.getByRole('link', { name: 'PO-1' }).getAttribute('href')).toBe('/orders/PO-1');
         expect(router.reload).toHaveBeenCalled();
         expect(screen.queryByText('1 picked')).toBeNull();
+        await user.click(tick(2));
+        await user.keyboard('c');
+        await waitFor(() => expect(http.postJson).toHaveBeenCalledTimes(2));
+        expect(sent(1).key).not.toBe(sent(0).key);
     });
 
     it('do nothing at the key while none is ticked, or while one types', async () => {

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, screen, waitFor } from '@testing-library/react';
+import { cleanup, renderHook, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { SavedViews } from '@/components/SavedViews';
@@ -8,8 +8,9 @@ import { RunPanel } from '@/layout/RunPanel';
 import { SearchPalette } from '@/layout/SearchPalette';
 import { Refusal } from '@/lib/http';
 import type { RunState, StudyRow } from '@/lib/shapes';
+import { useWatchedRun } from '@/lib/useWatchedRun';
 import { StudyForm } from '@/pages/parts/StudyForm';
-import { SHARED, show, stubLayout } from './kit';
+import { Queries, SHARED, show, stubLayout } from './kit';
 
 const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn(), putJson: vi.fn(), deleteJson: vi.fn() }));
 const router = vi.hoisted(() => ({ reload: vi.fn(), get: vi.fn(), visit: vi.fn(), post: vi.fn() }));
@@ -96,6 +97,30 @@ describe('the run button', () => {
         shared.now = { ...SHARED, user: { ...SHARED.user, can: [] } };
         show(<RunPanel />);
         expect(screen.queryByRole('button')).toBeNull();
+    });
+});
+
+describe('a run that is watched', () => {
+    const watch = () => {
+        const tell = vi.fn();
+        renderHook(() => useWatchedRun(12, tell), { wrapper: Queries });
+        return tell;
+    };
+
+    it('is asked after until it is over, and no longer', async () => {
+        http.getJson.mockResolvedValueOnce(run({})).mockResolvedValue(run({ status: 'failed' }));
+        const tell = watch();
+        await waitFor(() => expect(tell).toHaveBeenLastCalledWith(run({ status: 'failed' })), { timeout: 2000 });
+        expect(router.reload).toHaveBeenCalledTimes(1);
+        await new Promise((resolve) => setTimeout(resolve, 700));
+        expect(http.getJson).toHaveBeenCalledTimes(2);
+    });
+
+    it('is asked after again, less often, when the server could not be reached', async () => {
+        http.getJson.mockRejectedValue(new Refusal('The server cannot be reached.', 'offline', {}, 0));
+        watch();
+        await new Promise((resolve) => setTimeout(resolve, 1000));
+        expect(http.getJson).toHaveBeenCalledTimes(1);
     });
 });
 
