@@ -13,6 +13,7 @@ use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\InvalidChange;
 use Yposta\Core\Study\PutAllocations;
 use Yposta\Core\Study\PutComponents;
@@ -110,7 +111,9 @@ final readonly class EditDraft
             && ($change->order->received !== 0 || $change->order->status !== OrderStatus::Firm || $change->order->pinned)) {
             throw Refused::because('draft.new_order', [], 'change');
         }
-        if (($new !== null && ! NewOrderCode::is($new)) || in_array($change::class, self::NOT_TRIED, true)) {
+        if (($new !== null && ! NewOrderCode::is($new))
+            || in_array($change::class, self::NOT_TRIED, true)
+            || ($change instanceof ChangeStock && $change->qty === null)) {
             throw Refused::because('draft.kind', [], 'change');
         }
 

@@ -82,6 +82,10 @@ it('refuses what does not fit, and says why', function (array $change, string $w
         ['change' => 'put_allocations', 'held' => []],
         'This kind of change cannot be drafted. The draft is as it was.',
     ],
+    'stock that was never counted' => [
+        ['change' => 'change_stock', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => null],
+        'This kind of change cannot be drafted. The draft is as it was.',
+    ],
     'a new order that has come already' => [
         [
             'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5',

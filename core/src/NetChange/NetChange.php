@@ -23,6 +23,7 @@ use Yposta\Core\Run\Message;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
 use Yposta\Core\Run\Workspace;
+use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Structure\Point;
 
 /**
@@ -53,7 +54,7 @@ final class NetChange
         $this->work = $before->work;
     }
 
-    /** @throws QuantityOutOfRange then the plan before is of no use any more either */
+    /** @throws QuantityOutOfRange|LoopFound then the plan before is of no use any more either */
     public static function plan(Plan $before, Network $after): Plan
     {
         $difference = NetworkDifference::between($before->network, $after);

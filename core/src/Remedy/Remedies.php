@@ -48,7 +48,8 @@ final readonly class Remedies
                 continue;
             }
             $earlier = $tried->expected !== null && ($expected === null || $tried->expected < $expected);
-            if ($tried->solves || $earlier || $tried->short < $short || $tried->effect->change('lateDays') < 0) {
+            $later = $tried->expected === null ? $expected !== null : $expected !== null && $tried->expected > $expected;
+            if ($tried->solves || $earlier || ($tried->short < $short && ! $later) || $tried->effect->change('lateDays') < 0) {
                 yield $tried;
             }
         }
@@ -56,10 +57,17 @@ final readonly class Remedies
 
     private function judge(Plan $plan, Outcome $before, Remedy $remedy, string $identity): TriedRemedy
     {
-        $need = (new Shortages($plan))->find($remedy->about() ?? $identity);
-        $solves = $need === null || ($need->demand->uncovered === 0 && $need->demand->lateDays() === 0);
+        $solves = true;
+        $short = 0;
+        $days = [];
+        foreach ((new Shortages($plan))->findAll($remedy->about() ?: [$identity]) as $need) {
+            $solves = $solves && $need->demand->uncovered === 0 && $need->demand->lateDays() === 0;
+            $short += $remedy->short($need);
+            $days[] = $need->demand->expected ?? PHP_INT_MAX;
+        }
+        $expected = $days === [] || max($days) === PHP_INT_MAX ? null : max($days);
 
-        return new TriedRemedy($remedy, Effect::between($before, Outcome::of($plan)), $solves, $need?->demand->expected, $need->short ?? 0);
+        return new TriedRemedy($remedy, Effect::between($before, Outcome::of($plan)), $solves, $expected, $short);
     }
 
     /** @return list<Remedy> */

@@ -6,6 +6,7 @@ namespace Yposta\Core\Remedy;
 
 use Yposta\Core\Calendar\Date;
 use Yposta\Core\Quantity\Amount;
+use Yposta\Core\Shortage\Need;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Support\Phrase;
 
@@ -44,10 +45,20 @@ abstract readonly class Remedy
         return null;
     }
 
-    /** The reference of the need once it is done, where that is another than before. */
-    public function about(): ?string
+    /**
+     * The references of what has to be covered once it is done, where that is other than before.
+     *
+     * @return list<string>
+     */
+    public function about(): array
     {
-        return null;
+        return [];
+    }
+
+    /** What stock and open orders do not cover in time of such a need, millionths of the item that was short. */
+    public function short(Need $need): int
+    {
+        return $need->short;
     }
 
     /** The order that it moves itself and that is therefore not hurt by it. */

@@ -11,7 +11,9 @@ use Yposta\Core\Quantity\Factor;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Shortage\Need;
 use Yposta\Core\Study\Change;
+use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\SwapComponent;
 
 /** A substitute in the place of a component, as far as it is free on stock. */
@@ -19,14 +21,17 @@ final readonly class Substitution extends Remedy
 {
     /**
      * @param  non-empty-list<Change>  $changes
+     * @param  list<string>  $about  the need as far as it is left, and that of the substitute
+     * @param  int  $ratio  how much of the substitute stands for one, millionths
      * @param  int  $free  millionths of the substitute
      */
     private function __construct(
         array $changes,
-        public string $about,
+        public array $about,
         public Amount $qty,
         public string $item,
         public string $substitute,
+        public int $ratio,
         public int $free,
     ) {
         parent::__construct($changes);
@@ -53,9 +58,16 @@ final readonly class Substitution extends Remedy
             $possible = intdiv(Factor::share($free, Quantity::ONE, $choice->ratio, 1), $item->step()) * $item->step();
             $qty = $possible > 0 ? min($in->need->short, $possible) : $in->need->short;
             [$before, $order] = $in->asOrder($consumer);
+            $swap = new SwapComponent($order, $demand->line, $choice->substitute, $choice->ratio, $qty);
+            $lines = [$demand->line, $swap->substituteLine((new Changes($before))->apply($in->plan->network))];
             $found[] = new self(
-                [...$before, new SwapComponent($order, $demand->line, $choice->substitute, $choice->ratio, $qty)],
-                (string) Reference::part($order, $demand->line), $in->amount($qty), $item->code, $choice->substitute, max(0, $free),
+                changes: [...$before, $swap],
+                about: array_map(fn (string $line) => (string) Reference::part($order, $line), $lines),
+                qty: $in->amount($qty),
+                item: $item->code,
+                substitute: $choice->substitute,
+                ratio: $choice->ratio,
+                free: max(0, $free),
             );
         }
 
@@ -67,9 +79,14 @@ final readonly class Substitution extends Remedy
         return RemedyKind::Substitute;
     }
 
-    public function about(): string
+    public function about(): array
     {
         return $this->about;
+    }
+
+    public function short(Need $need): int
+    {
+        return $need->point->item->code === $this->substitute ? Factor::share($need->short, Quantity::ONE, $this->ratio, 1) : $need->short;
     }
 
     protected function values(): array

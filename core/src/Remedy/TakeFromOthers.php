@@ -53,9 +53,9 @@ final readonly class TakeFromOthers extends Remedy
         return RemedyKind::TakeFrom;
     }
 
-    public function about(): string
+    public function about(): array
     {
-        return $this->about;
+        return [$this->about];
     }
 
     protected function values(): array

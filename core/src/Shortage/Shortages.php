@@ -57,15 +57,33 @@ final readonly class Shortages
     /** A need by its identity. */
     public function find(string $identity): ?Need
     {
+        return $this->findAll([$identity])[0] ?? null;
+    }
+
+    /**
+     * Needs by their identities, the first of each; those that are not there are left out.
+     *
+     * @param  list<string>  $identities
+     * @return list<Need>
+     */
+    public function findAll(array $identities): array
+    {
+        $found = [];
+        $wanted = array_fill_keys($identities, true);
         foreach ($this->plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
-                if ($demand->kind !== DemandKind::Safety && DemandIdentity::of($demand, $this->plan->structure) === $identity) {
-                    return $this->need($demand, $index);
+                $identity = $demand->kind === DemandKind::Safety ? null : DemandIdentity::of($demand, $this->plan->structure);
+                if ($identity !== null && isset($wanted[$identity])) {
+                    unset($wanted[$identity]);
+                    $found[] = $this->need($demand, $index);
+                    if ($wanted === []) {
+                        return $found;
+                    }
                 }
             }
         }
 
-        return null;
+        return $found;
     }
 
     private function need(Demand $demand, int $index): Need

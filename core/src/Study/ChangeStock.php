@@ -13,7 +13,8 @@ use Yposta\Core\Quantity\Quantity;
 /** Gives an item at a site another stock. */
 final readonly class ChangeStock implements Change
 {
-    public function __construct(public string $item, public string $site, #[Column(new Decimal)] public int $qty)
+    /** @param  int|null  $qty  millionths; null where nothing has ever been counted, so that there is no row of it */
+    public function __construct(public string $item, public string $site, #[Column(new Decimal)] public ?int $qty)
     {
     }
 
@@ -23,19 +24,22 @@ final readonly class ChangeStock implements Change
         if ($item === null || ! isset($network->sites[$this->site])) {
             throw DoesNotFit::because('no_point', ['item' => $this->item, 'site' => $this->site]);
         }
-        if ($this->qty < 0 || ! Quantity::fits($this->qty, $item->decimals)) {
-            throw $this->qty < 0
+        $qty = $this->qty ?? 0;
+        if ($qty < 0 || ! Quantity::fits($qty, $item->decimals)) {
+            throw $qty < 0
                 ? DoesNotFit::because('stock_below_zero')
                 : DoesNotFit::because('decimals', ['item' => $this->item, 'decimals' => $item->decimals]);
         }
         $stock = array_values(array_filter($network->stock, fn (Stock $row) => $row->item !== $this->item || $row->site !== $this->site));
 
-        return $network->with(stock: [...$stock, Stock::of(item: $this->item, site: $this->site, qty: $this->qty)]);
+        return $network->with(stock: $this->qty === null
+            ? $stock
+            : [...$stock, Stock::of(item: $this->item, site: $this->site, qty: $this->qty)]);
     }
 
     public function inverse(Network $before): array
     {
-        $qty = 0;
+        $qty = null;
         foreach ($before->stock as $row) {
             $row->item === $this->item && $row->site === $this->site && $qty = $row->qty;
         }

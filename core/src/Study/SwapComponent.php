@@ -67,6 +67,18 @@ final readonly class SwapComponent implements OfOrder
         return [new PutComponents($this->order, self::rows($before, $this->order))];
     }
 
+    /**
+     * The line that the substitute gets in an order that a network has.
+     *
+     * @throws DoesNotFit when it has none
+     */
+    public function substituteLine(Network $network): string
+    {
+        self::order($network, $this->order);
+
+        return $this->freeLine(self::rows($network, $this->order) ?: OrderRows::of($network, $this->order));
+    }
+
     /** @param  array<OrderComponent>  $rows */
     private function freeLine(array $rows): string
     {

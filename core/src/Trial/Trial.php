@@ -168,7 +168,7 @@ final class Trial
             $stood = $this->plan->network;
             try {
                 $this->plan = NetChange::plan($this->plan, $network);
-            } catch (QuantityOutOfRange $trouble) {
+            } catch (QuantityOutOfRange|LoopFound $trouble) {
                 $this->plan = (new Planner)->plan($stood, $this->options);
                 throw new DoesNotFit($trouble->phrase(), $trouble);
             }

@@ -192,7 +192,7 @@ it('makes an order of a proposal before something of it is changed', function ()
     $substitute = remedies($trial, $short[0])['substitute'];
 
     expect($short)->toBe(['part:proposal:KITB@MAIN:20524:10000000:20:20000000'])
-        ->and($substitute->remedy->changes)->toHaveCount(2)->and($substitute->remedy->about())->toBe('part:new:1/20')
+        ->and($substitute->remedy->changes)->toHaveCount(2)->and($substitute->remedy->about())->toBe(['part:new:1/20', 'part:new:1/20.S1'])
         ->and($substitute->solves)->toBeTrue();
 });
 
