@@ -68,7 +68,7 @@ function randomDraft(Randomizer $random): array
     $kinds = [
         fn () => ['change' => 'move_order', 'order' => $order(), 'due' => $day()],
         fn () => ['change' => 'resize_order', 'order' => $order(), 'qty' => $qty()],
-        fn () => ['change' => 'split_order', 'order' => $order(), 'qty' => '2', 'due' => $day(), 'newOrder' => 'new:1'],
+        fn () => ['change' => 'split_order', 'order' => $order(), 'qty' => '2', 'due' => $day(), 'rest' => 'new:1'],
         fn () => ['change' => 'cancel_order', 'order' => $order()],
         fn () => ['change' => 'pin_order', 'order' => $order(), 'pinned' => $random->getInt(0, 1) === 1],
         fn () => ['change' => 'prioritise_order', 'order' => $order(), 'priority' => $random->getInt(1, 9)],
