@@ -261,6 +261,7 @@ describe('a study', () => {
         await user.type(screen.getByLabelText('Order'), ' {Enter}');
         expect(screen.queryByRole('button', { name: /^Take out/ })).toBeNull();
         await user.type(screen.getByLabelText('Order'), 'PO-1{Enter}');
+        expect(document.activeElement).toBe(screen.getByRole('combobox', { name: 'Add a change' }));
         expect(screen.getByRole('button', { name: 'Take out: Without an order: PO-1' })).toBeTruthy();
     });
 

@@ -70,7 +70,7 @@ export function DateField({ value, onChange, label, id, name, min, disabled = fa
         }
     };
     return (
-        <span className="relative inline-flex flex-col">
+        <span className="relative inline-flex flex-col items-start justify-self-start">
             <span
                 className={`inline-flex items-center rounded border bg-surface focus-within:outline-2 focus-within:outline-offset-1 focus-within:outline-act ${wrong ? 'border-broken' : 'border-line'} ${className}`}
             >

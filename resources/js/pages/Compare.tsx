@@ -110,7 +110,7 @@ export default function Compare({
 
 function Totals({ figures }: { figures: ComparedFigure[] }) {
     return (
-        <dl className="grid grid-cols-7 overflow-hidden rounded border border-line bg-surface">
+        <dl className="grid shrink-0 grid-cols-7 overflow-hidden rounded border border-line bg-surface">
             {figures.map((figure) => (
                 <div key={figure.label} className="border-l border-soft px-3 py-2 first:border-0">
                     <dt className="truncate text-xs text-mute" title={figure.label}>
@@ -245,7 +245,7 @@ function Late({ rows }: { rows: ComparedLate[] }) {
             look: 'font-semibold',
             sort: (row) => row.daysAfter - row.daysBefore,
             cell: (row) => `${row.daysBefore} → ${row.daysAfter}`,
-            cellLook: (row) => (row.daysAfter > row.daysBefore ? 'text-broken' : 'text-act'),
+            cellLook: (row) => (row.daysAfter > row.daysBefore ? 'text-broken' : row.daysAfter < row.daysBefore ? 'text-act' : 'text-mute'),
         },
         {
             id: 'why',

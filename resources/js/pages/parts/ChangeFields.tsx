@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Button } from '@/components/Button';
 import { useShared } from '@/lib/shared';
 import { type Sentence, t } from '@/lib/t';
@@ -122,6 +122,7 @@ const INPUT = 'h-[28px] w-full rounded border border-line bg-surface px-2 text-s
 export function ChangeFields({ calendars, onAdd }: { calendars: string[]; onAdd: (fields: Fields) => void }) {
     const { sites, plan } = useShared();
     const [key, setKey] = useState('');
+    const choice = useRef<HTMLSelectElement>(null);
     const [values, setValues] = useState<Record<string, string>>({});
     const kind = CHANGE_KINDS.find((one) => one.key === key);
     const valueOf = (field: Field) =>
@@ -149,10 +150,12 @@ export function ChangeFields({ calendars, onAdd }: { calendars: string[]; onAdd:
         onAdd(fields);
         setKey('');
         setValues({});
+        choice.current?.focus(); // what had the focus goes with the fields
     };
     return (
         <div className="mt-1.5 rounded border border-line bg-paper p-2">
             <select
+                ref={choice}
                 aria-label={t('Add a change')}
                 value={key}
                 onChange={(event) => {
@@ -219,7 +222,7 @@ export function ChangeFields({ calendars, onAdd }: { calendars: string[]; onAdd:
                         );
                     })}
                     <span />
-                    <Button onClick={add} disabled={missing}>
+                    <Button className="justify-self-start" onClick={add} disabled={missing}>
                         {t('Add it')}
                     </Button>
                 </div>

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Application;
+use Tests\Browser\Person;
+
+/** Waits until the focus is on a cell of a grid, by row and column from 0. */
+function onCell(Person $person, int $row, int $column): void
+{
+    Application::await(fn () => $person->focusIsOn("//*[@data-cell='{$row}:{$column}']"), "the focus on cell {$row}:{$column}");
+}
+
+/** Presses Tab until the focus is where it should be, as somebody without a mouse does, and says how often that was. */
+function tabsTo(Person $person, string $where, int $most = 30): int
+{
+    for ($presses = 0; $presses <= $most; $presses++) {
+        if ($person->focusIsOn($where)) {
+            return $presses;
+        }
+        $person->presses('TAB');
+    }
+    throw new RuntimeException("{$where} was not reached by {$most} presses of Tab");
+}
+
+it('goes through the plan by key: a cell, its arithmetic, its record, the last row and back', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/plan')->find("//*[@data-cell='0:0']");
+    $person->presses('ARROW_DOWN');
+    onCell($person, 0, 0);
+    $person->presses('ARROW_DOWN', 'ARROW_RIGHT', 'ARROW_RIGHT');
+    onCell($person, 1, 2);
+    $person->presses('?')->sees('Balance before')->presses('ESCAPE');
+    onCell($person, 1, 2);
+    $person->presses('ENTER')->sees('Forecast left');
+    $rows = (int) $person->find("//*[@role='grid']")->getAttribute('aria-rowcount') - 2;
+    $person->pressesWith('CONTROL', \Facebook\WebDriver\WebDriverKeys::END);
+    Application::await(fn () => $person->counts("//*[@data-cell='{$rows}:0']") === 1, 'the last row to be drawn');
+    expect($person->counts("//*[@data-cell][@tabindex='0']"))->toBe(1);
+    $person->pressesWith('CONTROL', \Facebook\WebDriver\WebDriverKeys::HOME);
+    onCell($person, 0, 0);
+    expect($person->complaints())->toBe([]);
+});
+
+it('types a forecast by key, and puts it back', function () {
+    $person = Person::signedIn('nell@marrowby.example');
+    $person->opens('/demand?view=forecast')->find("//*[@data-cell='0:1']");
+    $person->presses('ARROW_DOWN', 'ARROW_RIGHT');
+    onCell($person, 0, 1);
+    $figure = "//input[@data-cell='0:1']";
+    $before = $person->find($figure)->getAttribute('value');
+    $person->presses('3', '7')->presses('ESCAPE');
+    expect($person->find($figure)->getAttribute('value'))->toBe($before);
+    $person->presses('3', '7', 'ENTER');
+    onCell($person, 1, 1);
+    $person->sees('1 change since');
+    $person->presses('ARROW_UP');
+    onCell($person, 0, 1);
+    $person->pressesWith('CONTROL', 'a')->presses(...str_split($before === '' ? '0' : $before))->presses('ENTER')->sees('2 changes since');
+    expect($person->complaints())->toBe([]);
+});
+
+it('makes a study, plans it and compares it without a mouse', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/studies?open=new')->find('#study-name');
+    Application::await(fn () => $person->focusIsOn('#study-name'), 'the focus on the name');
+    $person->presses(...str_split('Half of it'));
+    tabsTo($person, "//select[@aria-label='Add a change']", 15);
+    $person->presses('M', 'TAB');
+    Application::await(fn () => $person->focusIsOn('#change-percent'), 'the focus on the percent');
+    $person->presses('5', '0', 'ENTER')->sees('More or less demand: 50');
+    Application::await(fn () => $person->focusIsOn("//select[@aria-label='Add a change']"), 'the focus back on the choice');
+    tabsTo($person, "//button[normalize-space()='Keep and plan it']", 3);
+    $person->presses('ENTER')->sees('50 % of the demand');
+    Application::await(fn () => $person->counts("//a[starts-with(@href, '/compare?')]") > 0, 'the study to be planned');
+    tabsTo($person, "//a[starts-with(@href, '/compare?')]");
+    $person->presses('ENTER')->sees('What was added, is gone or is changed')->find('(//*[@data-row])[2]');
+    expect($person->reads("//dl/div[dt='Sales lines late']"))->toContain('better');
+    $person->presses('ARROW_DOWN');
+    Application::await(fn () => $person->focusIsOn('(//*[@data-row])[1]'), 'the focus on the first difference');
+    $person->presses('ARROW_DOWN', 'ARROW_RIGHT');
+    Application::await(fn () => $person->counts('(//*[@data-row])[2]//a') === 0
+        || $person->focusIsOn('(//*[@data-row])[2]//a'), 'the focus in the row');
+    expect($person->complaints())->toBe([]);
+});
+
+it('asks any figure of an item by key', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/item?item=RG-110&at=OSK')->find("//*[@data-cell='0:0']");
+    $person->presses('ARROW_DOWN', ...array_fill(0, 6, 'ARROW_DOWN'))->presses('ARROW_RIGHT', 'ARROW_RIGHT');
+    onCell($person, 6, 2);
+    expect($person->reads("//*[@data-cell='6:2']"))->toContain('5');
+    $person->presses('ENTER')->sees('What moves in this time')->presses('ESCAPE');
+    onCell($person, 6, 2);
+    $person->presses('TAB');
+    expect($person->counts('//*[@data-cell]'))->toBeGreaterThan(20)->and($person->focusIsOn("//*[@data-cell='6:3']"))->toBeFalse()
+        ->and($person->complaints())->toBe([]);
+});
+
+it('follows a thread by key to the order that decides it', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/thread?of=sales:SO-7719/1')->find("//*[@role='treeitem'][2]");
+    $count = $person->counts("//*[@role='treeitem']");
+    $person->presses('ARROW_DOWN', 'ARROW_DOWN', 'ARROW_LEFT');
+    Application::await(fn () => $person->counts("//*[@role='treeitem']") < $count, 'a branch to be folded');
+    $person->presses('ARROW_RIGHT');
+    Application::await(fn () => $person->counts("//*[@role='treeitem']") === $count, 'it to be unfolded');
+    $person->presses('END');
+    Application::await(fn () => $person->focusIsOn("(//*[@role='treeitem'])[{$count}]"), 'the focus on the last');
+    $person->presses('HOME', 'ARROW_DOWN', 'ENTER')->sees('Order');
+    expect($person->complaints())->toBe([]);
+});
+
+it('comes from Today to what needs one, and back, by key', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/')->find('(//a[@data-row])[2]');
+    $person->presses('ARROW_DOWN', 'ENTER')->sees('SO-7719/1')->sees('Coastal Trust');
+    $person->pressesWith('CONTROL', 'k')->presses(...str_split('compare'));
+    $person->sees('Compare plans')->presses('ENTER')->sees('Choose two plans');
+    expect($person->complaints())->toBe([]);
+});
+
+it('folds a structure by key', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/availability?of=order:M-1047')->find("//*[@role='treegrid']//*[@data-row][@aria-expanded='true']");
+    $rows = $person->counts("//*[@role='treegrid']//*[@data-row]");
+    $place = 1;
+    while ($person->counts("(//*[@role='treegrid']//*[@data-row])[{$place}][@aria-expanded='true']") === 0) {
+        $place++;
+    }
+    $person->focuses('#page')->presses(...array_fill(0, $place, 'ARROW_DOWN'))->presses('ARROW_LEFT');
+    Application::await(fn () => $person->counts("//*[@role='treegrid']//*[@data-row]") < $rows, 'it to be folded');
+    $person->presses('ARROW_RIGHT');
+    Application::await(fn () => $person->counts("//*[@role='treegrid']//*[@data-row]") === $rows, 'it to be unfolded');
+    expect($person->complaints())->toBe([]);
+});
