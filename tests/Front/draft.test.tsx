@@ -72,7 +72,7 @@ describe('the draft', () => {
         });
         expect(result.current.state.version).toBe(2);
         expect(result.current.stamp).toBe(before + 1);
-        expect(result.current.busy).toBe(false);
+        await waitFor(() => expect(result.current.busy).toBe(false));
     });
 
     it('says why a line was refused, and stays as it was', async () => {
@@ -83,7 +83,7 @@ describe('the draft', () => {
             added = await result.current.add([{ change: 'cancel_order', order: 'P1' }]);
         });
         expect(added).toBe(false);
-        expect(result.current.trouble).toBe('P1 is cancelled.');
+        await waitFor(() => expect(result.current.trouble).toBe('P1 is cancelled.'));
         expect(result.current.state.version).toBe(0);
         act(() => result.current.clear());
         await waitFor(() => expect(result.current.trouble).toBeNull());
@@ -112,7 +112,7 @@ describe('the draft', () => {
         const result = draft();
         await act(async () => result.current.commit());
         await waitFor(() => expect(result.current.state.troubles).toBe(1));
-        expect(result.current.trouble).toBe('1 line does not fit.');
+        await waitFor(() => expect(result.current.trouble).toBe('1 line does not fit.'));
         await act(async () => result.current.commit());
         const [first, second] = http.postJson.mock.calls.map(([, body]) => (body as { key: string }).key);
         expect(first).not.toBe(second);

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '@/lib/http';
@@ -81,16 +81,18 @@ describe('the plan grid', () => {
         );
     }
     const draw = (total = 400) =>
-        show(
-            <PlanGrid
-                periods={PERIODS}
-                firstRows={Array.from({ length: Math.min(50, total) }, (_, n) => gridRow(n))}
-                total={total}
-                filter={{ bucket: 'week', as: 'expected' }}
-                picked={null}
-                onPick={picked}
-            />,
-        );
+        act(async () => {
+            show(
+                <PlanGrid
+                    periods={PERIODS}
+                    firstRows={Array.from({ length: Math.min(50, total) }, (_, n) => gridRow(n))}
+                    total={total}
+                    filter={{ bucket: 'week', as: 'expected' }}
+                    picked={null}
+                    onPick={picked}
+                />,
+            );
+        });
 
     beforeEach(() => {
         picked.mockReset();
@@ -105,8 +107,8 @@ describe('the plan grid', () => {
         } as typeof HTMLElement.prototype.scrollTo;
     });
 
-    it('draws what is in sight and counts all of it', () => {
-        draw();
+    it('draws what is in sight and counts all of it', async () => {
+        await draw();
         const grid = screen.getByRole('grid');
         expect(grid.getAttribute('aria-rowcount')).toBe('401');
         expect(grid.getAttribute('aria-colcount')).toBe('4');
@@ -121,8 +123,8 @@ describe('the plan grid', () => {
         expect(http.getJson).not.toHaveBeenCalled();
     });
 
-    it('says in words what is short', () => {
-        draw();
+    it('says in words what is short', async () => {
+        await draw();
         const cells = within(screen.getAllByRole('row')[2] as HTMLElement).getAllByRole('gridcell');
         expect(cells[2]?.textContent).toContain('short');
         expect(cells[1]?.textContent).not.toContain('short');
@@ -130,7 +132,7 @@ describe('the plan grid', () => {
 
     it('fetches rows as they come into sight, once, and goes to the last by key', async () => {
         const user = userEvent.setup();
-        draw();
+        await draw();
         await user.click(screen.getByText('I-0'));
         expect(picked).toHaveBeenLastCalledWith({ item: 'I-0', site: 'OSK' });
         await user.keyboard('{Control>}{End}{/Control}');
@@ -146,7 +148,7 @@ describe('the plan grid', () => {
 
     it('opens a row into its record and closes it, by key', async () => {
         const user = userEvent.setup();
-        draw();
+        await draw();
         await user.click(screen.getByText('I-0'));
         await user.keyboard('{Enter}');
         expect(await screen.findAllByText('−7')).toHaveLength(3);
@@ -160,7 +162,7 @@ describe('the plan grid', () => {
 
     it('answers where a number comes from, and gives the focus back', async () => {
         const user = userEvent.setup();
-        draw();
+        await draw();
         await user.click(screen.getByText('I-0'));
         await user.keyboard('{ArrowRight}{ArrowRight}?');
         await screen.findByRole('dialog', { name: 'Where this number comes from' });
@@ -181,7 +183,7 @@ describe('the plan grid', () => {
             url === '/plan/ask' ? Promise.reject(new Refusal('This is not in the plan.', 'error', {}, 404)) : answer(url),
         );
         const user = userEvent.setup();
-        draw();
+        await draw();
         await user.click(screen.getByText('I-0'));
         await user.keyboard('{ArrowRight}?');
         expect((await screen.findByRole('alert')).textContent).toBe('This is not in the plan.');

@@ -11,15 +11,19 @@ use App\Reading\Shapes\HoldStatus;
 use App\Reading\Shapes\Link;
 use App\Reading\Shapes\ReservationList;
 use App\Reading\Shapes\Subject;
+use App\Support\Words;
 use App\Trials\ReservationFilter;
+use Yposta\Core\Network\ReferenceLookup;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reservation\OrderHoldings;
 use Yposta\Core\Reservation\Reservations;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Structure\Point;
+use Yposta\Core\Study\HoldSupply;
 use Yposta\Core\Trial\Trial;
 
 /** What is held for whom, over all orders. */
@@ -130,29 +134,47 @@ final readonly class ReservationView
             }
         }
         $rows = [];
+        $lookup = new ReferenceLookup($plan->network);
         foreach ($plan->network->allocations as $held) {
             $demand = $demands[$held->demand] ?? null;
             $supply = $supplies[$held->supply] ?? null;
             $point = $plan->structure->points[$supply->point ?? $demand->point ?? -1] ?? null;
-            if ($point === null || ! self::isAt($point, $filter)) {
+            [$item, $site] = $point === null ? self::named($lookup, $held->supply) : [$point->item->code, $point->site->code];
+            if ($item === null || ! in_array($filter->site, ['', $site], true)) {
                 continue;
             }
+            $item = $plan->network->items[$item];
             $rows[] = new HeldRow(
                 demand: $held->demand,
                 supply: $held->supply,
-                consumer: $demand === null ? new Link($held->demand, null) : $presenter->consumer($plan, $demand),
+                consumer: $demand === null
+                    ? new Link(Words::say(HoldSupply::named($held->demand)), null)
+                    : $presenter->consumer($plan, $demand),
                 from: self::from($presenter, $held->supply, $supply),
-                item: $point->item->code,
-                name: $point->item->name,
-                unit: $point->item->unit,
+                item: $item->code,
+                name: $item->name,
+                unit: $item->unit,
                 qty: Quantity::format($held->qty),
                 due: self::due($presenter, $demand),
                 arrives: $presenter->dates->isoOrNull($supply?->available),
-                others: self::others($presenter, $plan, $point->index, $held->demand),
+                others: $point === null ? [] : self::others($presenter, $plan, $point->index, $held->demand),
             );
         }
 
         return $rows;
+    }
+
+    /**
+     * Item and site of a supply that a plan does not have: nothing of it is left, or is asked for.
+     *
+     * @return array{string|null, string}
+     */
+    private static function named(ReferenceLookup $lookup, string $supply): array
+    {
+        $reference = Reference::tryParse($supply);
+        $order = $reference === null ? null : $lookup->order($reference);
+
+        return $order === null ? ($reference === null ? null : $lookup->point($reference)) ?? [null, ''] : [$order->item, $order->site];
     }
 
     /** @return list<Subject> the needs of orders and sales lines at a point for which it could be held instead, by date */
@@ -178,7 +200,7 @@ final readonly class ReservationView
 
     private static function from(TrialPresenter $presenter, string $reference, ?Supply $supply): string
     {
-        return $supply === null ? $reference : $presenter->supply($supply);
+        return $supply === null ? Words::say(HoldSupply::named($reference)) : $presenter->supply($supply);
     }
 
     private static function due(TrialPresenter $presenter, ?Demand $demand): ?string

@@ -57,6 +57,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
         getScrollElement: () => grid.current,
         estimateSize: (index) => sizes.get(index) ?? ROW,
         overscan: 12,
+        useFlushSync: false,
         rangeExtractor: (range) => [...new Set([focused.current, ...defaultRangeExtractor(range)])].sort((a, b) => a - b),
     });
     const items = virtual.getVirtualItems();
