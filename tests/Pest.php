@@ -2,9 +2,12 @@
 
 declare(strict_types=1);
 
+use Tests\Browser\Application;
 use Tests\TestCase;
 
 pest()->extend(TestCase::class)->in('Feature');
+
+pest()->beforeEach(fn () => Application::running()->restore())->in('Browser');
 
 /** A folder with the files given, gone after the test. */
 function folderWith(array $files): string

@@ -9,6 +9,7 @@ use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverDimension;
 use RuntimeException;
+use SQLite3;
 
 /**
  * The whole application as a person meets it: its server and its worker over a database of the demo company, and a browser.
@@ -18,6 +19,9 @@ use RuntimeException;
 final class Application
 {
     private const PATIENCE = 20.0;
+
+    /** Microseconds in which what was asked last is answered. */
+    private const LAST_ANSWERS = 300_000;
 
     private static ?self $running = null;
 
@@ -31,6 +35,8 @@ final class Application
     private int $driverPort = 0;
 
     private readonly string $database;
+
+    private int $restored = 0;
 
     private readonly string $profile;
 
@@ -53,6 +59,37 @@ final class Application
         }
 
         return self::$running;
+    }
+
+    /** The demo company as it was at the start, under the processes that run, so that no test finds what another has left. */
+    public function restore(): void
+    {
+        // a page that still asks would find itself signed out while the sessions are away
+        $this->driver?->get('about:blank');
+        $this->second?->get('about:blank');
+        usleep(self::LAST_ANSWERS);
+        $live = new SQLite3($this->database);
+        $live->busyTimeout(10_000);
+        $start = new SQLite3("{$this->database}.start", SQLITE3_OPEN_READONLY);
+        $sessions = $live->query('select * from sessions');
+        $signedIn = []; // whoever has signed in stays so
+        while ($sessions !== false && ($row = $sessions->fetchArray(SQLITE3_ASSOC)) !== false) {
+            $signedIn[] = $row;
+        }
+        if (! $start->backup($live)) {
+            throw new RuntimeException('the database could not be put back: '.$live->lastErrorMsg());
+        }
+        foreach ($signedIn as $row) {
+            $insert = $live->prepare('insert into sessions values (:id, :user_id, :ip_address, :user_agent, :payload, :last_activity)');
+            foreach ($row as $name => $value) {
+                $insert->bindValue(":{$name}", $value);
+            }
+            $insert->execute();
+        }
+        // no number comes again that somebody may have kept
+        $live->exec('update sqlite_sequence set seq = seq + '.(++$this->restored * 1000));
+        $live->close();
+        $start->close();
     }
 
     public function address(string $path = '/'): string
@@ -93,6 +130,9 @@ final class Application
         foreach (['migrate --force', 'db:seed --class=DemoSeeder --force', 'yposta:import database/demo --pin', 'yposta:run'] as $command) {
             $this->finish(['php', 'artisan', ...explode(' ', $command)]);
         }
+        $planned = new SQLite3($this->database);
+        $planned->backup(new SQLite3("{$this->database}.start"));
+        $planned->close();
         $root = dirname(__DIR__, 2);
         $this->begin(['php', 'artisan', 'queue:work', '--quiet', '--sleep=0.1', '--tries=1'], $root);
         $this->begin(['php', 'artisan', 'yposta:keep-plan', '--quiet'], $root);
