@@ -134,8 +134,8 @@ final class SharedProps
         $weekEnd = $plan->dates->iso(Day::weekStart($plan->planDate) + 6);
 
         return [
-            'messages' => (new MessageList($plan))->query($this->site(), false)->count(),
-            'proposals' => (new ProposalList($plan))->query($this->site(), $weekEnd)->count(),
+            'messages' => (new MessageList($plan))->open($this->site()),
+            'proposals' => ProposalList::open($plan, $this->site(), $weekEnd),
         ];
     }
 

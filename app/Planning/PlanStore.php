@@ -179,12 +179,11 @@ final class PlanStore
         $risk = new Risk($plan);
         foreach ($plan->messages as $n => $message) {
             $known = MessageIdentity::of($message, $plan);
-            $lines = $risk->of($message);
             $insert->add([
                 $run, $n, $message->point, $message->code->value, $message->reference(), $this->dates->isoOrNull($message->from),
                 $this->dates->isoOrNull($message->to),
                 $message->qty, Words::say($phrases->message($message), $plan->options->planDate), $known->identity, $known->facts,
-                count($lines), $risk->value($lines),
+                $risk->count($message), $risk->value($message),
             ]);
         }
         $insert->finish();

@@ -51,6 +51,22 @@ final readonly class MessageList
             )));
     }
 
+    /** How many of a site are open: all less those that have been answered, of which there are few. */
+    public function open(string $site): int
+    {
+        $run = $this->plan->run->id;
+        $here = fn (Builder $query, string $point) => $site === '' ? $query : $query->whereIn(
+            $point,
+            DB::table('plan_points')->where('run_id', $run)->where('site_code', $site)->select('n'),
+        );
+        $away = DB::table('message_answers as a')
+            ->join('plan_messages as m', fn ($join) => $join->on('m.identity', '=', 'a.identity')->on('m.facts', '=', 'a.facts'))
+            ->where('m.run_id', $run)
+            ->where(fn (Builder $state) => $state->where('a.state', 'done')->orWhere('a.until', '>', substr($this->plan->run->plan_date, 0, 10)));
+
+        return $here(DB::table('plan_messages')->where('run_id', $run), 'point')->count() - $here($away, 'm.point')->count();
+    }
+
     /** @return list<MessageKind> kinds that there are, the gravest first */
     public function kinds(string $site, bool $away): array
     {

@@ -56,6 +56,26 @@ final readonly class ProposalList
     }
 
     /**
+     * How many of a site start by a day and have not been converted: all less the converted, of which there are few.
+     *
+     * @param  string|null  $until  ISO date; null for all
+     */
+    public static function open(StoredPlan $plan, string $site, ?string $until): int
+    {
+        $run = $plan->run->id;
+        $here = fn (Builder $query) => $query->where('s.run_id', $run)->where('s.kind', 'proposal')
+            ->when($until !== null, fn (Builder $query) => $query->where('s.start', '<=', $until))
+            ->when($site !== '', fn (Builder $query) => $query->whereIn(
+                's.point',
+                DB::table('plan_points')->where('run_id', $run)->where('site_code', $site)->select('n'),
+            ));
+        $converted = DB::table('conversions as c')
+            ->join('plan_supplies as s', fn ($join) => $join->on('s.run_id', '=', 'c.run_id')->whereRaw('s.name = cast(c.proposal as text)'));
+
+        return $here(DB::table('plan_supplies as s'))->count() - $here($converted)->count();
+    }
+
+    /**
      * Proposals not converted yet.
      *
      * @param  string|null  $until  ISO date by which they start; null for all

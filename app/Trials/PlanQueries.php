@@ -26,6 +26,7 @@ use App\Trials\Views\ReservationView;
 use App\Trials\Views\ResolveAll;
 use App\Trials\Views\ShortageView;
 use App\Trials\Views\TrialPresenter;
+use App\Trials\Views\WithoutHoldUp;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Conversion\DelayCheck;
 use Yposta\Core\Network\BucketSize;
@@ -272,6 +273,23 @@ final readonly class PlanQueries
         return get_object_vars(new GrossRows(
             $this->asked($lines, $subject, fn (AvailabilityView $view) => $view->gross($qty, $this->day($due))),
         ));
+    }
+
+    /**
+     * When a sales line would be there if something came in time, in the live data alone.
+     *
+     * @param  string  $line  its reference
+     * @param  list<array<string, mixed>>  $changes  that make it come in time
+     * @return array<string, mixed> a ThreadWithout
+     */
+    public function without(string $line, array $changes): array
+    {
+        $decoded = array_map(ChangeCodec::decode(...), $changes);
+        try {
+            return get_object_vars(WithoutHoldUp::of($this->plan->live(), $line, $decoded));
+        } catch (DoesNotFit $trouble) {
+            throw Refused::because('trial.unfit', ['trouble' => $trouble->phrase()], 'fit');
+        }
     }
 
     /**

@@ -180,6 +180,33 @@ it('lists what is held as it is, however it is filtered', function (int $seed) {
     expect($shown('q=nothing+is+called+so'))->toBe([]);
 })->with([3, 4]);
 
+it('counts for every page what the lists would, whatever has been answered and converted', function () {
+    askedCompany(8);
+    $counts = fn () => test()->get('/journal')->assertOk()->inertiaProps('counts');
+    $lists = fn () => [
+        'messages' => test()->get('/messages')->inertiaProps('total'),
+        'proposals' => test()->get('/proposals?until=week')->inertiaProps('shown'),
+    ];
+    expect($counts())->toEqual($lists());
+    $tasks = json_decode((string) json_encode(test()->get('/messages')->inertiaProps('tasks')), true);
+    foreach ([['done', null], ['snoozed', '2026-03-20'], ['done', null]] as $place => [$state, $until]) {
+        test()->postJson('/messages/answer', [
+            'identity' => $tasks[$place]['identity'], 'facts' => $tasks[$place]['facts'], 'state' => $state, 'until' => $until, 'reason' => 'seen',
+        ])->assertOk();
+    }
+    $groups = json_decode((string) json_encode(test()->get('/proposals?until=week&by=item')->inertiaProps('groups')), true);
+    $rows = array_merge(...array_column($groups, 'rows'));
+    test()->actingAs(Demo::user('administrator'));
+    test()->postJson('/proposals/convert', [
+        'run' => Run::live()->id, 'key' => str_repeat('k', 20), 'sure' => true, 'agreed' => true,
+        'lines' => array_map(fn (array $row) => ['number' => $row['number']], array_slice($rows, 0, 3)),
+    ])->assertOk();
+    foreach (['', 'MAIN', 'SIDE'] as $site) {
+        test()->post('/site', ['site' => $site]);
+        expect($counts())->toEqual($lists(), "site {$site}");
+    }
+});
+
 it('lists each hold with both its ends, and counts it where it stands', function () {
     $plan = askedCompany(5);
     $rows = (array) json_decode(

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Draft;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 
@@ -47,6 +48,13 @@ it('tells where the time goes, who else waits and what would come next', functio
         ->and($props['closed'])->toContain('2026-03-07')->not->toContain('2026-03-06');
     $this->getJson('/thread/without?of=sales:SO-7719/1')->assertOk()->assertJsonPath('lateDays', 0)
         ->assertJsonPath('expected', '2026-03-13');
+
+    // the order may have gone since the plan was made; the thread still shows it
+    $this->actingAs(Demo::user('administrator'));
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'cancel_order', 'order' => 'P-3308']]])->assertOk();
+    $version = Draft::of(Demo::user('administrator'))->version;
+    $this->postJson('/draft/commit', ['version' => $version, 'key' => str_repeat('k', 20)])->assertOk();
+    $this->getJson('/thread/without?of=sales:SO-7719/1')->assertStatus(422)->assertJsonPath('reason', 'fit');
 });
 
 it('follows a purchase up to the customers, and an order down to raw stock', function () {

@@ -16,6 +16,7 @@ use App\Reading\Shapes\ThreadBeginning;
 use App\Reading\Shapes\ThreadOther;
 use App\Reading\StoredPlan;
 use App\Reading\Thread;
+use App\Trials\PlanClient;
 use App\Trials\Views\WithoutHoldUp;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -24,6 +25,7 @@ use Inertia\Response;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Supply;
+use Yposta\Core\Study\ChangeCodec;
 
 /** Pegging of a sales line, an order or a proposal: down to raw stock, or up to the customers; as a list, or as a thread on a time axis. */
 final class PeggingController extends Controller
@@ -75,7 +77,7 @@ final class PeggingController extends Controller
     }
 
     /** What would decide the date if the hold-up were gone. */
-    public function without(Request $request, WithoutHoldUp $without): JsonResponse
+    public function without(Request $request, PlanClient $plans): JsonResponse
     {
         [$plan, $subject] = $this->asked($request);
         $line = $subject->element;
@@ -86,7 +88,11 @@ final class PeggingController extends Controller
         abort_if($beginning === null, 404);
         $point = $plan->pointOf($beginning->supply->point);
 
-        return response()->json($without->of($plan->run, $line, $beginning, $point->item, $point->site));
+        return response()->json($plans->ask(
+            'without',
+            line: $line->reference(),
+            changes: [ChangeCodec::encode(WithoutHoldUp::inTime($beginning, $point->item, $point->site))],
+        ));
     }
 
     /** @return array{StoredPlan, PegSubject} */

@@ -34,7 +34,8 @@ final readonly class ShortageView
             $accepted = DB::table('accepted_shortages')->pluck('reason', 'identity')->all();
             $counts = array_fill_keys(array_map(fn (NeedState $state) => $state->value, NeedState::cases()), 0);
             $rows = $items = $orders = [];
-            foreach ((new Shortages($plan, $countUnsent))->until($until) as $need) {
+            $shortages = new Shortages($plan, $countUnsent);
+            foreach ($shortages->until($until) as $need) {
                 if ($site !== '' && $need->point->site->code !== $site) {
                     continue;
                 }
@@ -44,7 +45,7 @@ final readonly class ShortageView
                     $need->demand->for === null || $orders[spl_object_id($need->demand->for)] = true;
                 }
                 if (($covered || $need->state !== NeedState::Covered) && count($rows) < self::MOST) {
-                    $rows[] = self::row($presenter, $plan, $need, $accepted[$need->identity] ?? null);
+                    $rows[] = self::row($presenter, $plan, $need, $shortages->ends($need), $accepted[$need->identity] ?? null);
                 }
             }
 
@@ -52,7 +53,8 @@ final readonly class ShortageView
         });
     }
 
-    private static function row(TrialPresenter $presenter, Plan $plan, Need $need, ?string $accepted): ShortageRow
+    /** @param  list<Demand>  $ends  whom it is for */
+    private static function row(TrialPresenter $presenter, Plan $plan, Need $need, array $ends, ?string $accepted): ShortageRow
     {
         $item = $need->point->item;
         $demand = $need->demand;
@@ -74,8 +76,8 @@ final readonly class ShortageView
             expected: $presenter->dates->isoOrNull($demand->expected),
             lateDays: $demand->lateDays(),
             strip: $presenter->strip($need->cover, $item->unit),
-            hits: self::hits($need->ends),
-            lines: self::lines($need->ends),
+            hits: self::hits($ends),
+            lines: self::lines($ends),
             served: self::served($presenter, $need),
             reference: $demand->reference(),
             subject: self::subject($demand),

@@ -4,71 +4,62 @@ declare(strict_types=1);
 
 namespace App\Trials\Views;
 
-use App\Models\Run;
 use App\Planning\Dates;
-use App\Planning\NetworkReader;
-use App\Planning\RunParameters;
 use App\Reading\Shapes\ThreadWithout;
 use App\Support\Words;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\PlanPhrases;
-use Yposta\Core\Planner;
 use Yposta\Core\Reference\NewOrderCode;
-use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
+use Yposta\Core\Shortage\Shortages;
 use Yposta\Core\Study\Change;
-use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\MoveOrder;
 use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Trial\Trial;
 
 /** What would decide the date of a sales line if the supply in which its delay begins came in time: found by planning it so. */
 final readonly class WithoutHoldUp
 {
-    public function __construct(private NetworkReader $reader, private Planner $planner)
-    {
-    }
-
     /**
-     * @param  Peg  $beginning  the supply in which the delay begins, and what needs it
+     * @param  string  $line  reference of the sales line
+     * @param  list<Change>  $changes  what makes the supply come in time, see {@see self::inTime()}
+     *
+     * @throws DoesNotFit when that has gone since
      */
-    public function of(Run $run, Demand $line, Peg $beginning, string $item, string $site): ThreadWithout
+    public static function of(Trial $trial, string $line, array $changes): ThreadWithout
     {
-        $change = $this->inTime($beginning, $item, $site);
-        $plan = $this->planner->plan((new Changes([$change]))->apply($this->reader->read()), RunParameters::options($run->parameters));
-        foreach ($plan->demands as $demands) {
-            foreach ($demands as $demand) {
-                if ($demand->kind === DemandKind::Sales && $demand->name === $line->name && $demand->line === $line->line) {
-                    $phrases = new PlanPhrases($plan->structure);
-                    $expected = $demand->expected === null ? null : (new Dates)->iso($demand->expected);
+        return $trial->with($changes, function (Plan $plan) use ($line): ThreadWithout {
+            $demand = (new Shortages($plan))->find($line)?->demand;
+            $expected = $demand?->expected;
 
-                    return new ThreadWithout(
-                        expected: $expected,
-                        lateDays: $demand->lateDays(),
-                        spare: max(0, (int) $demand->date - (int) $demand->expected),
-                        why: $demand->holdUp === null ? '' : Words::say($phrases->holdUp($demand->holdUp), $plan->options->planDate),
-                    );
-                }
-            }
-        }
-
-        return new ThreadWithout(null, 0, 0, '');
+            return $demand === null ? new ThreadWithout(null, 0, 0, '') : new ThreadWithout(
+                expected: $expected === null ? null : (new Dates)->iso($expected),
+                lateDays: $demand->lateDays(),
+                spare: max(0, (int) $demand->date - (int) $expected),
+                why: $demand->holdUp === null
+                    ? ''
+                    : Words::say((new PlanPhrases($plan->structure))->holdUp($demand->holdUp), $plan->options->planDate),
+            );
+        });
     }
 
-    private function inTime(Peg $beginning, string $item, string $site): Change
+    /** What makes the supply in which a delay begins come when it is needed. */
+    public static function inTime(Peg $beginning, string $item, string $site): Change
     {
         $supply = $beginning->supply;
         $wanted = (int) $beginning->demand->date;
 
         return $supply->isProposal()
-            ? $this->standIn($supply, $item, $site, $wanted)
+            ? self::standIn($supply, $item, $site, $wanted)
             : new MoveOrder($supply->name, $wanted, $supply->start > $wanted ? $wanted : null);
     }
 
-    private function standIn(Supply $supply, string $item, string $site, int $wanted): PutOrder
+    private static function standIn(Supply $supply, string $item, string $site, int $wanted): PutOrder
     {
         return new PutOrder(OpenOrder::of(
             code: NewOrderCode::free([])[0], kind: OrderKind::Buy, status: OrderStatus::Released, item: $item, site: $site,

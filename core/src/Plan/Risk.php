@@ -12,76 +12,144 @@ use Yposta\Core\Run\Peg;
 /**
  * What late supply puts at risk: the sales lines that are late and wait for it, through any number of levels.
  *
- * Followed from each late sales line down to every supply that comes after it is needed.
+ * Worked out in one pass over the points as they are netted, from what is sold to what is bought: a supply stands in the way of the lines
+ * that the late demands it serves stand in the way of, and the inputs of an order of those of the order. Lines are bits of a text, so that
+ * joining two sets is one operation however many there are.
  */
 final class Risk
 {
-    /** @var array<int, array<int, Demand>> late sales lines by object id of a supply or demand */
-    private array $lines = [];
+    /** @var list<Demand> the late sales lines, by the place of their bit */
+    private array $late = [];
 
-    /** @var array<int, array<int, Demand>> late sales lines by point */
+    /** @var array<int, string> sets by object id of a supply or demand */
+    private array $sets = [];
+
+    /** @var array<int, string> sets by point */
     private array $byPoint = [];
 
-    /** @var array<int, list<Peg>> by object id of the demand */
-    private array $pegs = [];
+    /** @var array<string, array{int, int}> number of lines and their value by set */
+    private array $sums = [];
 
     public function __construct(private readonly Plan $plan)
     {
-        $late = [];
         foreach ($plan->demands as $demands) {
             foreach ($demands as $demand) {
-                $demand->kind === DemandKind::Sales && $demand->lateDays() > 0 && $late[] = $demand;
+                $demand->kind === DemandKind::Sales && $demand->lateDays() > 0 && $this->late[] = $demand;
             }
         }
-        if ($late === []) {
-            return;
-        }
-        foreach ($plan->pegs as $peg) {
-            $peg->demand->lateDays() > 0 && $this->pegs[spl_object_id($peg->demand)][] = $peg;
-        }
-        foreach ($late as $line) {
-            $this->follow($line);
+        if ($this->late !== []) {
+            $this->pass();
         }
     }
 
     /** @return list<Demand> the late sales lines that wait for what a message speaks of */
     public function of(Message $message): array
     {
-        return array_values(is_string($message->about)
-            ? $this->byPoint[$message->point] ?? []
-            : $this->lines[spl_object_id($message->about)] ?? []);
+        return $this->lines($this->setOf($message));
     }
 
-    /**
-     * What sales lines are worth at unit cost, in whole units of the currency.
-     *
-     * @param  list<Demand>  $lines
-     */
-    public function value(array $lines): int
+    /** How many late sales lines wait for what a message speaks of. */
+    public function count(Message $message): int
     {
-        return array_sum(array_map(
-            fn (Demand $line) => Summary::value($line->qty, $this->plan->structure->points[$line->point]->item->unitCost),
-            $lines,
-        ));
+        return $this->sumsOf($this->setOf($message))[0];
     }
 
-    private function follow(Demand $line): void
+    /** What they are worth at unit cost, in whole units of the currency. */
+    public function value(Message $message): int
     {
-        $number = spl_object_id($line);
-        $waiting = [$line];
-        while (($demand = array_pop($waiting)) !== null) {
-            $this->lines[spl_object_id($demand)][$number] = $line;
-            $this->byPoint[$demand->point][$number] = $line;
-            foreach ($this->pegs[spl_object_id($demand)] ?? [] as $peg) {
-                $supply = $peg->supply;
-                if ($supply->available <= $demand->date || isset($this->lines[spl_object_id($supply)][$number])) {
-                    continue;
+        return $this->sumsOf($this->setOf($message))[1];
+    }
+
+    private function pass(): void
+    {
+        $own = [];
+        $empty = str_repeat("\0", intdiv(count($this->late) + 7, 8));
+        foreach ($this->late as $place => $line) {
+            $set = $empty;
+            $set[$place >> 3] = chr(1 << ($place & 7));
+            $own[spl_object_id($line)] = $set;
+        }
+        $served = $this->comesLate();
+        foreach ($this->plan->structure->netting as $point) {
+            foreach ($this->plan->demands[$point] ?? [] as $demand) {
+                $set = $own[spl_object_id($demand)] ?? ($demand->for === null || $demand->lateDays() === 0
+                    ? null
+                    : $this->sets[spl_object_id($demand->for)] ?? null);
+                if ($set !== null) {
+                    $this->sets[spl_object_id($demand)] = $set;
+                    $this->byPoint[$point] = self::joined($this->byPoint[$point] ?? null, $set);
                 }
-                $this->lines[spl_object_id($supply)][$number] = $line;
-                foreach ($supply->inputs as $input) {
-                    $input->lateDays() > 0 && $waiting[] = $input;
+            }
+            foreach ($served[$point] ?? [] as $peg) {
+                $set = $this->sets[spl_object_id($peg->demand)] ?? null;
+                if ($set !== null) {
+                    $id = spl_object_id($peg->supply);
+                    $this->sets[$id] = self::joined($this->sets[$id] ?? null, $set);
                 }
             }
         }
+    }
+
+    /** @return array<int, list<Peg>> pegs of what is there only after it is needed, by point */
+    private function comesLate(): array
+    {
+        $pegs = [];
+        foreach ($this->plan->pegs as $peg) {
+            $peg->supply->available > $peg->demand->date && $peg->demand->lateDays() > 0 && $pegs[$peg->demand->point][] = $peg;
+        }
+
+        return $pegs;
+    }
+
+    /** The one that stands already where nothing is added to it, so that equal sets are one text in memory. */
+    private static function joined(?string $set, string $more): string
+    {
+        if ($set === null || $set === $more) {
+            return $more;
+        }
+        $joined = $set | $more;
+
+        return $joined === $set ? $set : $joined;
+    }
+
+    private function setOf(Message $message): string
+    {
+        return is_string($message->about)
+            ? $this->byPoint[$message->point] ?? ''
+            : $this->sets[spl_object_id($message->about)] ?? '';
+    }
+
+    /** @return array{int, int} */
+    private function sumsOf(string $set): array
+    {
+        if ($set === '') {
+            return [0, 0];
+        }
+        if (! isset($this->sums[$set])) {
+            $value = 0;
+            $lines = $this->lines($set);
+            foreach ($lines as $line) {
+                $value += Summary::value($line->qty, $this->plan->structure->points[$line->point]->item->unitCost);
+            }
+            $this->sums[$set] = [count($lines), $value];
+        }
+
+        return $this->sums[$set];
+    }
+
+    /** @return list<Demand> */
+    private function lines(string $set): array
+    {
+        $lines = [];
+        for ($byte = 0, $bytes = strlen($set); $byte < $bytes; $byte++) {
+            $bits = ord($set[$byte]);
+            for ($bit = 0; $bits !== 0; $bit++, $bits >>= 1) {
+                if (($bits & 1) === 1) {
+                    $lines[] = $this->late[$byte * 8 + $bit];
+                }
+            }
+        }
+
+        return $lines;
     }
 }

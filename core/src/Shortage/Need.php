@@ -18,7 +18,6 @@ final readonly class Need
      * @param  list<Peg>  $pegs  what serves it
      * @param  int  $short  what stock and open orders do not cover in time
      * @param  int|null  $orderBy  when the first proposal that serves it has to be ordered or started
-     * @param  list<Demand>  $ends  whom it is for in the end
      */
     public function __construct(
         public string $identity,
@@ -29,7 +28,6 @@ final readonly class Need
         public NeedState $state,
         public int $short,
         public ?int $orderBy,
-        public array $ends,
     ) {
     }
 }

@@ -86,6 +86,16 @@ final readonly class Shortages
         return $found;
     }
 
+    /**
+     * Whom a need is for in the end.
+     *
+     * @return list<Demand>
+     */
+    public function ends(Need $need): array
+    {
+        return $this->pegs->ends($need->demand);
+    }
+
     private function need(Demand $demand, int $index): Need
     {
         $pegs = $this->pegs->serving($demand);
@@ -110,7 +120,6 @@ final readonly class Shortages
             state: $state,
             short: max(0, $demand->qty - $covered),
             orderBy: $orderBy,
-            ends: $this->pegs->ends($demand),
         );
     }
 

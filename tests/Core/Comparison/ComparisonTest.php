@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Benchmarks\RandomBundle;
 use Tests\Support;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Comparison\Comparison;
@@ -9,9 +10,12 @@ use Yposta\Core\Comparison\Difference;
 use Yposta\Core\Comparison\PlanContent;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\MessageIdentity;
+use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\Risk;
 use Yposta\Core\Plan\StockValue;
 use Yposta\Core\Planner;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\MessageCode;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\MoveOrder;
@@ -94,12 +98,70 @@ it('tells which late customer lines hang on an order, through the levels', funct
         $lines = $risk->of($message);
         $found[$message->code->value.' '.$message->reference()] = [
             array_map(fn ($line) => "{$line->name}/{$line->line}", $lines),
-            $risk->value($lines),
+            $risk->value($message),
         ];
     }
 
     expect($found['bring_in order:P1'])->toBe([['A/1', 'B/2'], 1000])->and($found['below_safety safety:CASE@MAIN'][0])->toHaveCount(2);
 });
+
+/**
+ * Sales lines that wait for each supply and demand, followed from every late line by itself, by object id; those of a point under its name.
+ *
+ * @return array<int|string, array<int, int>>
+ */
+function followed(Plan $plan): array
+{
+    $late = $pegs = $waits = [];
+    foreach ($plan->demands as $demands) {
+        foreach ($demands as $demand) {
+            $demand->kind === DemandKind::Sales && $demand->lateDays() > 0 && $late[] = $demand;
+        }
+    }
+    foreach ($plan->pegs as $peg) {
+        $pegs[spl_object_id($peg->demand)][] = $peg;
+    }
+    foreach ($late as $line) {
+        $id = spl_object_id($line);
+        for ($waiting = [$line]; ($demand = array_pop($waiting)) !== null;) {
+            $waits[spl_object_id($demand)][$id] = $waits["point {$demand->point}"][$id] = $line->qty;
+            foreach ($pegs[spl_object_id($demand)] ?? [] as $peg) {
+                $supply = spl_object_id($peg->supply);
+                if ($peg->supply->available > $demand->date && ! isset($waits[$supply][$id])) {
+                    $waits[$supply][$id] = $line->qty;
+                    array_push($waiting, ...array_filter($peg->supply->inputs, fn (Demand $input) => $input->lateDays() > 0));
+                }
+            }
+        }
+    }
+
+    return $waits;
+}
+
+it('tells which late lines hang on each message, as if each line were followed by itself', function (int $seed) {
+    $files = (new RandomBundle($seed, 120))->files();
+    $files['items.csv'] = preg_replace_callback('/^(I\d+),(.*)$/m', fn ($row) => "{$row[0]},".(substr($row[1], -1) + 1), $files['items.csv']);
+    $files['items.csv'] = str_replace('item,name,unit,decimals,phantom', 'item,name,unit,decimals,phantom,unit_cost', $files['items.csv']);
+    $plan = Support::plan(Support::bundle($files));
+    $risk = new Risk($plan);
+    $waits = followed($plan);
+    $most = 0;
+    foreach ($plan->messages as $message) {
+        $key = is_string($message->about) ? "point {$message->point}" : spl_object_id($message->about);
+        $found = array_map(spl_object_id(...), $risk->of($message));
+        $wanted = array_keys($waits[$key] ?? []);
+        sort($found);
+        sort($wanted);
+        $value = 0;
+        foreach ($risk->of($message) as $line) {
+            $value += intdiv($line->qty, 1_000_000) * intdiv($plan->structure->points[$line->point]->item->unitCost, 1_000_000);
+        }
+        expect($found)->toBe($wanted, $message->reference())->and($risk->count($message))->toBe(count($wanted))
+            ->and($risk->value($message))->toBe($value);
+        $most = max($most, count($wanted));
+    }
+    expect($most)->toBeGreaterThan(3)->and(count($plan->messages))->toBeGreaterThan(50);
+})->with([2, 3, 4, 5]);
 
 it('knows a message again by what it is about, whatever the number of a proposal and the day', function () {
     $say = function (string $today, string $stock): array {

@@ -69,11 +69,12 @@ function needsOf(Trial $trial, int $days = 14, bool $countUnsent = true): array
 {
     return $trial->with([], function (Plan $plan) use ($days, $countUnsent): array {
         $rows = [];
-        foreach ((new Shortages($plan, $countUnsent))->until($plan->options->planDate + $days) as $need) {
+        $shortages = new Shortages($plan, $countUnsent);
+        foreach ($shortages->until($plan->options->planDate + $days) as $need) {
             $rows[$need->identity] = [
                 'state' => $need->state, 'short' => $need->short,
                 'orderBy' => $need->orderBy === null ? null : Day::format($need->orderBy),
-                'ends' => array_map(fn ($end) => $end->reference(), $need->ends),
+                'ends' => array_map(fn ($end) => $end->reference(), $shortages->ends($need)),
             ];
         }
 
