@@ -9,14 +9,48 @@ use App\Actions\StartRun;
 use App\Models\Run;
 use App\Models\User;
 use Database\Seeders\DemoSeeder;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+use RuntimeException;
+use Spatie\Permission\PermissionRegistrar;
 
 /** Puts companies into the test database. */
 final class Demo
 {
-    /** The demo company, planned. */
+    /** @var array<string, array<string, list<array<string, mixed>>>> rows of the demo company, planned, by language and table */
+    private static array $planned = [];
+
+    /** The demo company, planned: once, and from then on put into the tables as it was then. */
     public static function planned(): Run
     {
-        return self::of(dirname(__DIR__).'/database/demo');
+        $language = app()->getLocale();
+        if (! isset(self::$planned[$language])) {
+            $run = self::of(dirname(__DIR__).'/database/demo');
+            foreach (array_diff(Schema::getTableListing(schemaQualified: false), ['migrations', 'sqlite_sequence', 'jobs']) as $table) {
+                self::$planned[$language][$table] = DB::table($table)->get()->map(fn ($row) => (array) $row)->all();
+            }
+
+            return $run;
+        }
+        DB::statement('pragma defer_foreign_keys = on');
+        foreach (self::$planned[$language] as $table => $rows) {
+            DB::table($table)->delete();
+            if ($rows === []) {
+                continue;
+            }
+            $insert = DB::connection()->getPdo()->prepare(sprintf(
+                'insert into "%s" ("%s") values (%s)',
+                $table,
+                implode('","', array_keys($rows[0])),
+                implode(',', array_fill(0, count($rows[0]), '?')),
+            ));
+            foreach ($rows as $row) {
+                $insert->execute(array_values($row));
+            }
+        }
+        app(PermissionRegistrar::class)->forgetCachedPermissions();
+
+        return Run::live() ?? throw new RuntimeException('the demo company has no plan');
     }
 
     public static function of(string $bundle): Run

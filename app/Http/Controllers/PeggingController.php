@@ -25,7 +25,6 @@ use Inertia\Response;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Supply;
-use Yposta\Core\Study\ChangeCodec;
 
 /** Pegging of a sales line, an order or a proposal: down to raw stock, or up to the customers; as a list, or as a thread on a time axis. */
 final class PeggingController extends Controller
@@ -91,7 +90,7 @@ final class PeggingController extends Controller
         return response()->json($plans->ask(
             'without',
             line: $line->reference(),
-            changes: [ChangeCodec::encode(WithoutHoldUp::inTime($beginning, $point->item, $point->site))],
+            changes: WithoutHoldUp::inTime($beginning, $point->item, $point->site),
         ));
     }
 

@@ -17,6 +17,7 @@ use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Shortage\Shortages;
 use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\MoveOrder;
 use Yposta\Core\Study\PutOrder;
@@ -48,15 +49,19 @@ final readonly class WithoutHoldUp
         });
     }
 
-    /** What makes the supply in which a delay begins come when it is needed. */
-    public static function inTime(Peg $beginning, string $item, string $site): Change
+    /**
+     * What makes the supply in which a delay begins come when it is needed.
+     *
+     * @return list<array<string, mixed>> changes as fields
+     */
+    public static function inTime(Peg $beginning, string $item, string $site): array
     {
         $supply = $beginning->supply;
         $wanted = (int) $beginning->demand->date;
 
-        return $supply->isProposal()
+        return [ChangeCodec::encode($supply->isProposal()
             ? self::standIn($supply, $item, $site, $wanted)
-            : new MoveOrder($supply->name, $wanted, $supply->start > $wanted ? $wanted : null);
+            : new MoveOrder($supply->name, $wanted, $supply->start > $wanted ? $wanted : null))];
     }
 
     private static function standIn(Supply $supply, string $item, string $site, int $wanted): PutOrder
