@@ -25,6 +25,8 @@ use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TodayController;
 use Illuminate\Support\Facades\Route;
 
+Route::patterns(array_fill_keys(['number', 'n', 'id', 'commit', 'study', 'run'], '[1-9][0-9]{0,17}')); // as far as the database counts
+
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
     Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in');
@@ -51,7 +53,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/thread/without', [PeggingController::class, 'without']);
 
     Route::get('/proposals', [ProposalController::class, 'index']);
-    Route::get('/proposals/{number}', [ProposalController::class, 'show'])->whereNumber('number');
+    Route::get('/proposals/{number}', [ProposalController::class, 'show']);
     Route::post('/proposals/convert', [ProposalController::class, 'convert']);
 
     Route::get('/orders', [OrderController::class, 'index']);
@@ -64,7 +66,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/bundle.zip', BundleController::class);
 
     Route::get('/messages', [MessageController::class, 'index']);
-    Route::get('/messages/{n}/risk', [MessageController::class, 'risk'])->whereNumber('n');
+    Route::get('/messages/{n}/risk', [MessageController::class, 'risk']);
     Route::post('/messages/answer', [MessageController::class, 'answer']);
     Route::post('/messages/apply', [MessageController::class, 'apply']);
 
@@ -76,8 +78,8 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/draft', [DraftController::class, 'show']);
     Route::post('/draft/lines', [DraftController::class, 'store']);
-    Route::delete('/draft/lines/{id}', [DraftController::class, 'drop'])->whereNumber('id');
-    Route::post('/draft/lines/{id}/accept', [DraftController::class, 'accept'])->whereNumber('id');
+    Route::delete('/draft/lines/{id}', [DraftController::class, 'drop']);
+    Route::post('/draft/lines/{id}/accept', [DraftController::class, 'accept']);
     Route::delete('/draft', [DraftController::class, 'discard']);
     Route::post('/draft/balances', [DraftController::class, 'balances']);
     Route::post('/draft/step', [DraftController::class, 'step']);
@@ -98,24 +100,24 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/reservations/hold-for', [ReservationController::class, 'holdFor']);
 
     Route::post('/missing', [MissingController::class, 'store']);
-    Route::post('/missing/{id}/draft', [MissingController::class, 'draft'])->whereNumber('id');
-    Route::post('/missing/{id}/deal', [MissingController::class, 'deal'])->whereNumber('id');
+    Route::post('/missing/{id}/draft', [MissingController::class, 'draft']);
+    Route::post('/missing/{id}/deal', [MissingController::class, 'deal']);
 
     Route::get('/journal', [JournalController::class, 'index']);
-    Route::post('/journal/{commit}/undo', [JournalController::class, 'undo'])->whereNumber('commit');
+    Route::post('/journal/{commit}/undo', [JournalController::class, 'undo']);
 
     Route::post('/views', [SavedViewController::class, 'store']);
     Route::delete('/views', [SavedViewController::class, 'destroy']);
 
     Route::get('/studies', [StudyController::class, 'index']);
     Route::post('/studies', [StudyController::class, 'store']);
-    Route::put('/studies/{study}', [StudyController::class, 'update'])->whereNumber('study');
-    Route::post('/studies/{study}/run', [StudyController::class, 'run'])->whereNumber('study');
-    Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->whereNumber('study');
+    Route::put('/studies/{study}', [StudyController::class, 'update']);
+    Route::post('/studies/{study}/run', [StudyController::class, 'run']);
+    Route::delete('/studies/{study}', [StudyController::class, 'destroy']);
     Route::post('/shown-plan', [StudyController::class, 'show']);
     Route::get('/compare', [StudyController::class, 'compare']);
 
     Route::post('/runs', [RunController::class, 'store']);
     Route::post('/runs/refresh', [RunController::class, 'refresh']);
-    Route::get('/runs/{run}', [RunController::class, 'show'])->whereNumber('run');
+    Route::get('/runs/{run}', [RunController::class, 'show']);
 });

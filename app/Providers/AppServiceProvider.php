@@ -42,7 +42,7 @@ final class AppServiceProvider extends ServiceProvider
         Event::listen(RequestHandled::class, fn () => $this->app->make(LiveNetwork::class)->forget());
         RateLimiter::for('sign-in', fn (Request $request) => [
             Limit::perMinute(20)->by($request->ip()),
-            Limit::perMinute(5)->by(Str::lower($request->string('email')->toString()).'|'.$request->ip()),
+            Limit::perMinute(5)->by(Str::lower(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip()),
         ]);
     }
 }

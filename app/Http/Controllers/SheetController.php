@@ -55,7 +55,7 @@ final class SheetController extends Controller
         return match ($list) {
             'proposals' => $sheets->proposals(
                 $site,
-                $request->filled('until') ? $request->date('until', 'Y-m-d')?->toDateString() : null,
+                $request->validate(['until' => 'nullable|date_format:Y-m-d|after:1900-01-01|before:3000-01-01'])['until'] ?? null,
                 $text,
             ),
             'messages' => $sheets->messages((new MessageList($plan))->query(
