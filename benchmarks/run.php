@@ -45,7 +45,7 @@ function measure(int $points): void
         $out[$file] = fopen('php://temp/maxmemory:2000000', 'w+');
         assert($out[$file] !== false);
     }
-    $words = new Templates(require __DIR__.'/../lang/en/core.php', $plan->options->planDate);
+    $words = Templates::of(require __DIR__.'/../lang/en/core.php')->on($plan->options->planDate);
     (new PlanWriter($plan, $words))->write($out);
     $write = (hrtime(true) - $began) / 1e9;
     $net = $watch->seconds('structure', 'projection');

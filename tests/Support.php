@@ -74,7 +74,7 @@ final class Support
     /** The words of the core in English. */
     public static function english(): Templates
     {
-        return new Templates(require __DIR__.'/../lang/en/core.php');
+        return Templates::of(require __DIR__.'/../lang/en/core.php');
     }
 
     /** What a person is told when something is refused; empty when it is not. */

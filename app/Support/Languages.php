@@ -17,7 +17,7 @@ final class Languages
 
     public function templates(string $locale): Templates
     {
-        return $this->templates[$locale] ??= new Templates([
+        return $this->templates[$locale] ??= Templates::of([
             ...(array) trans('core', [], $locale),
             ...array_combine(self::FILES, array_map(fn (string $file) => (array) trans($file, [], $locale), self::FILES)),
         ]);

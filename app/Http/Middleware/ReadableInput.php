@@ -9,8 +9,8 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Refuses what nobody types before anything reads it: text that is none (bytes that are no UTF-8, NUL), and lists in an address, where every
- * field is one value. What the fields mean is for the controllers.
+ * Refuses what nobody types before anything reads it: text that is none (bytes that are no UTF-8, NUL), and lists in an address, where
+ * every field is one value. What the fields mean is for the controllers.
  */
 final class ReadableInput
 {

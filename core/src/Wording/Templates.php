@@ -21,21 +21,23 @@ use Yposta\Core\Support\Value;
  */
 final readonly class Templates implements Phrasebook
 {
-    /** @var array<string, string> */
-    private array $templates;
-
     /**
-     * @param  array<string, mixed>  $templates  by code; nested ones are named with dots
+     * @param  array<string, string>  $templates  by code
      * @param  int|null  $planDate  day number: days of its year are written without the year; null writes the year always
      */
-    public function __construct(array $templates, private ?int $planDate = null)
+    private function __construct(private array $templates, private ?int $planDate)
     {
-        $this->templates = self::flat($templates);
+    }
+
+    /** @param  array<string, mixed>  $templates  by code; nested ones are named with dots */
+    public static function of(array $templates): self
+    {
+        return new self(self::flat($templates), null);
     }
 
     public function on(int $planDate): self
     {
-        return new self($this->templates, $planDate);
+        return $planDate === $this->planDate ? $this : new self($this->templates, $planDate);
     }
 
     public function say(Phrase $phrase): string
