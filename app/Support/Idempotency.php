@@ -10,6 +10,9 @@ use Illuminate\Support\Facades\DB;
 /** Makes a command that is sent twice do its work once: the second gets the answer of the first. */
 final class Idempotency
 {
+    /** Nobody sends a command again after so long; the answers would only pile up. */
+    private const KEPT_DAYS = 7;
+
     /**
      * What was answered to a command before; null where it has not been done.
      *
@@ -46,6 +49,7 @@ final class Idempotency
                 return $before;
             }
             $answer = $work();
+            DB::table('idempotency_keys')->where('created_at', '<', now()->subDays(self::KEPT_DAYS))->delete();
             DB::table('idempotency_keys')->insert([
                 'key' => $key, 'user_id' => $user->id, 'action' => $action, 'answer' => json_encode($answer, JSON_THROW_ON_ERROR),
                 'created_at' => now(),

@@ -200,3 +200,12 @@ it('finds a column that is declared and migrated in the bundle, the checks, the 
         'kept change' => 5, 'read change' => 5, 'written change' => 5,
     ])->and($found['formats'])->toContain('frozen_days (0), nerves (3)');
 });
+
+it('keeps secrets from others: the script makes the settings and databases readable by their owner alone', function () {
+    $folder = folderWith([]);
+    $script = (string) file_get_contents(base_path('yposta'));
+    $made = "{$folder}/made";
+    exec('bash -c '.escapeshellarg(substr($script, 0, (int) strpos($script, 'cd "$(dirname'))."touch {$made}"));
+
+    expect(fileperms($made) & 0077)->toBe(0)->and($script)->toContain('chmod 600 .env');
+});

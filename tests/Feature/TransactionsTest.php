@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Models\User;
+use App\Support\Idempotency;
 use App\Support\Settings;
 use App\Support\SqliteConnection;
+use Database\Seeders\DemoSeeder;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -65,4 +68,18 @@ it('gives the right to write back when a transaction fails', function () {
 
     expect($this->one->table('settings')->where('key', 'count')->value('value'))->toBe('3')->and(Settings::get('nothing', 'default'))
         ->toBe('default');
+});
+
+it('forgets the answers to commands that nobody sends again', function () {
+    (new DemoSeeder)->run();
+    $user = User::query()->firstOrFail();
+    $keep = fn (string $key) => Idempotency::once($key, 'test', $user, fn () => ['said' => $key]);
+    $keep('old');
+    $keep('young');
+    DB::table('idempotency_keys')->where('key', 'old')->update(['created_at' => now()->subDays(8)]);
+    DB::table('idempotency_keys')->where('key', 'young')->update(['created_at' => now()->subDays(6)]);
+    $keep('new');
+
+    expect(DB::table('idempotency_keys')->orderBy('key')->pluck('key')->all())->toBe(['new', 'young'])
+        ->and(Idempotency::once('young', 'test', $user, fn () => ['said' => 'again']))->toBe(['said' => 'young']);
 });
