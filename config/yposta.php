@@ -17,4 +17,17 @@ return [
      * The socket of the process that keeps the plan ready for what people try (`artisan yposta:keep-plan`); without one each request plans for itself.
      */
     'plan_socket' => env('YPOSTA_PLAN_SOCKET'),
+
+    /*
+     * What one question to it may take, and how many are answered beside each other.
+     */
+    'question_seconds' => (int) env('YPOSTA_QUESTION_SECONDS', 60),
+    'question_megabytes' => (int) env('YPOSTA_QUESTION_MEGABYTES', 1024),
+    'questions_at_once' => (int) env('YPOSTA_QUESTIONS_AT_ONCE', 4),
+
+    /*
+     * How large a run may become: the lots that one need may take, and all orders, proposals and needs. About four kilobytes of memory each.
+     */
+    'lots_per_need' => (int) env('YPOSTA_LOTS_PER_NEED', 10_000),
+    'elements_per_run' => (int) env('YPOSTA_ELEMENTS_PER_RUN', 2_000_000),
 ];

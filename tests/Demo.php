@@ -33,11 +33,10 @@ final class Demo
             return $run;
         }
         DB::statement('pragma defer_foreign_keys = on');
-        foreach (self::$planned[$language] as $table => $rows) {
-            DB::table($table)->delete();
-            if ($rows === []) {
-                continue;
-            }
+        foreach (array_keys(self::$planned[$language]) as $table) {
+            DB::table($table)->delete(); // all of them first: a row that goes may take rows of other tables along
+        }
+        foreach (array_filter(self::$planned[$language]) as $table => $rows) {
             $insert = DB::connection()->getPdo()->prepare(sprintf(
                 'insert into "%s" ("%s") values (%s)',
                 $table,

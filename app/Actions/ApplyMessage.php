@@ -49,7 +49,7 @@ final readonly class ApplyMessage
             if ($order === null) {
                 throw Refused::because('message.order_over', [], 'stale');
             }
-            if (! ChangeRights::may($by, $change, $network)) {
+            if (! $by->can(ChangeRights::ofKind($order->kind))) {
                 throw Refused::because('message.forbidden', [], 'forbidden');
             }
             if ($order->pinned) {

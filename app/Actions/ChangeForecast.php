@@ -18,6 +18,8 @@ use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Study\SoundChange;
+use Yposta\Core\Study\Unsound;
 use Yposta\Core\Support\Phrase;
 
 /** Types a quantity into a cell of a forecast. */
@@ -94,6 +96,11 @@ final readonly class ChangeForecast
         }
         if ($qty < 0) {
             throw Refused::because('forecast.negative', [], 'quantity');
+        }
+        try {
+            SoundChange::checkAmount($item->code, $qty);
+        } catch (Unsound $trouble) {
+            throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'quantity');
         }
         if (! Quantity::fits($qty, (int) $item->decimals)) {
             throw Refused::because(

@@ -11,6 +11,7 @@ use App\Support\Refused;
 use App\Support\Roles;
 use App\Support\Words;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\FreeSupply;
@@ -59,7 +60,7 @@ final readonly class ChangeHoldings
     public function holdFor(array $references, string $key, User $by): array
     {
         $this->allow($by);
-        $changes = array_values(array_map(ChangeCodec::decode(...), $this->plans->ask('holdable', references: $references)['changes']));
+        $changes = array_values(array_map(ChangeCodec::decode(...), $this->plans->ask(PlanQuestion::Holdable, references: $references)['changes']));
 
         return $changes === []
             ? get_object_vars(new Told(Words::say(new Phrase('journal.nothing_to_hold'))))

@@ -11,12 +11,14 @@ use App\Reading\Shapes\Committed;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
+use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Yposta\Core\Support\Phrase;
 
 /** Writes a person's draft into the live data, all of it or nothing. */
 final readonly class CommitDraft
 {
-    public function __construct(private CommitChanges $commit)
+    public function __construct(private CommitChanges $commit, private PlanClient $plans)
     {
     }
 
@@ -28,6 +30,10 @@ final readonly class CommitDraft
      */
     public function __invoke(int $version, string $key, User $by): array
     {
+        // asked before anything is locked: whoever answers may have to read what others write
+        $lines = Draft::of($by)->lines ?? [];
+        $lines === [] || $this->plans->ask(PlanQuestion::Countable, lines: $lines);
+
         return Idempotency::once($key, 'commit', $by, function () use ($version, $by): array {
             $draft = Draft::query()->where('user_id', $by->id)->lockForUpdate()->first();
             if ($draft === null || $draft->lines === []) {

@@ -19,6 +19,7 @@ use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\InvalidDay;
 use Yposta\Core\Conversion\ConversionOrders;
@@ -213,7 +214,7 @@ final readonly class ConvertProposals
      */
     private function planFirst(array $orders): void
     {
-        $delays = $this->plans->ask('conversion', changes: array_map(ChangeCodec::encode(...), $orders));
+        $delays = $this->plans->ask(PlanQuestion::Conversion, changes: array_map(ChangeCodec::encode(...), $orders));
         $lines = (array) $delays['lines'];
         $lines === [] || throw Refused::because('convert.delays', ['count' => count($lines)], 'delays', $delays);
     }

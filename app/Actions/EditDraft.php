@@ -8,21 +8,11 @@ use App\Models\Draft;
 use App\Models\User;
 use App\Support\Refused;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Illuminate\Support\Facades\DB;
-use Yposta\Core\Network\OrderStatus;
-use Yposta\Core\Reference\NewOrderCode;
-use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
-use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\InvalidChange;
-use Yposta\Core\Study\PutAllocations;
-use Yposta\Core\Study\PutComponents;
-use Yposta\Core\Study\PutDays;
-use Yposta\Core\Study\PutDemand;
-use Yposta\Core\Study\PutOrder;
-use Yposta\Core\Study\PutPlanning;
-use Yposta\Core\Study\RemoveOrder;
-use Yposta\Core\Study\SplitOrder;
+use Yposta\Core\Study\SoundChange;
 
 /**
  * Adds lines to a person's draft, drops them, and goes back and forth among its steps. Nothing else is written.
@@ -34,11 +24,6 @@ final readonly class EditDraft
     private const MOST_LINES = 60;
 
     private const MOST_STEPS = 50;
-
-    /** Changes that only take others back. */
-    private const NOT_TRIED = [
-        PutAllocations::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class, RemoveOrder::class,
-    ];
 
     /** How often a line is fitted anew when the draft changes meanwhile. */
     private const ATTEMPTS = 3;
@@ -64,7 +49,7 @@ final readonly class EditDraft
         $decoded = [];
         foreach ($changes as $fields) {
             try {
-                $decoded[] = $this->sound(ChangeCodec::decode($fields));
+                $decoded[] = SoundChange::decode($fields);
             } catch (InvalidChange $trouble) {
                 throw Refused::because('draft.change', ['trouble' => $trouble->phrase()], 'change');
             }
@@ -77,7 +62,7 @@ final readonly class EditDraft
                 throw Refused::because('draft.full', ['most' => self::MOST_LINES]);
             }
             // asked before the draft is locked: whoever answers may have to read what others write
-            $fit = $this->plans->ask('fit', lines: $asked, changes: $encoded);
+            $fit = $this->plans->ask(PlanQuestion::Fit, lines: $asked, changes: $encoded);
             $ids = array_column($asked, 'id');
             $line = ['id' => $ids === [] ? 1 : max($ids) + 1, 'changes' => $fit['changes'], 'seen' => $fit['seen'], 'title' => $title];
             $added = false;
@@ -95,31 +80,6 @@ final readonly class EditDraft
         }
     }
 
-    /**
-     * What only takes something back is not for people to send, and an order that is new has neither been sent nor received.
-     *
-     * @throws Refused
-     */
-    private function sound(Change $change): Change
-    {
-        $new = match (true) {
-            $change instanceof PutOrder => $change->orderCode(),
-            $change instanceof SplitOrder => $change->rest,
-            default => null,
-        };
-        if ($change instanceof PutOrder
-            && ($change->order->received !== 0 || $change->order->status !== OrderStatus::Firm || $change->order->pinned)) {
-            throw Refused::because('draft.new_order', [], 'change');
-        }
-        if (($new !== null && ! NewOrderCode::is($new))
-            || in_array($change::class, self::NOT_TRIED, true)
-            || ($change instanceof ChangeStock && $change->qty === null)) {
-            throw Refused::because('draft.kind', [], 'change');
-        }
-
-        return $change;
-    }
-
     public function drop(User $by, int $id): Draft
     {
         return $this->edit($by, fn (array $lines) => array_values(array_filter($lines, fn (array $line) => $line['id'] !== $id)));
@@ -129,7 +89,7 @@ final readonly class EditDraft
     public function accept(User $by, int $id): Draft
     {
         $lines = array_column(Draft::of($by)->lines ?? [], null, 'id');
-        $seen = $this->plans->ask('look', names: array_map(strval(...), array_keys($lines[$id]['seen'] ?? [])));
+        $seen = $this->plans->ask(PlanQuestion::Look, names: array_map(strval(...), array_keys($lines[$id]['seen'] ?? [])));
 
         return $this->edit(
             $by,

@@ -6,11 +6,18 @@ namespace App\Actions;
 
 use App\Models\Study;
 use App\Models\User;
+use App\Planning\LiveNetwork;
 use App\Support\Refused;
 use App\Support\Roles;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Options\Options;
 use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\InvalidChange;
+use Yposta\Core\Study\RowCodec;
+use Yposta\Core\Study\SoundChange;
+use Yposta\Core\Study\Unsound;
 
 /** Makes a study or changes one. What it would do is only found out when it is planned. */
 final readonly class SaveStudy
@@ -19,6 +26,10 @@ final readonly class SaveStudy
 
     /** A study with more is no study any more. */
     private const MOST_CHANGES = 200;
+
+    public function __construct(private LiveNetwork $data)
+    {
+    }
 
     /**
      * @param  array<string, mixed>  $parameters  what differs from the live plan's
@@ -36,14 +47,11 @@ final readonly class SaveStudy
         if (count($changes) > self::MOST_CHANGES) {
             throw Refused::because('study.full', ['most' => self::MOST_CHANGES], 'changes');
         }
-        foreach ($changes as $place => $fields) {
-            try {
-                $changes[$place] = ChangeCodec::encode(ChangeCodec::decode($fields));
-            } catch (InvalidChange $trouble) {
-                throw Refused::because(
-                    'study.change', ['number' => $place + 1, 'trouble' => $trouble->phrase()], 'changes', ['place' => $place],
-                );
-            }
+        $changes = $this->sound($changes);
+        try {
+            RowCodec::values(Declaration::of(Options::class), $parameters);
+        } catch (InvalidChange $trouble) {
+            throw Refused::because('study.parameter', ['trouble' => $trouble->phrase()], 'parameters');
         }
 
         return DB::transaction(function () use ($study, $name, $parameters, $changes, $version, $by): Study {
@@ -64,6 +72,32 @@ final readonly class SaveStudy
 
             return $study;
         });
+    }
+
+    /**
+     * What a study says of data that are not there (any more) is only told when it is planned; what could never be is refused at once.
+     *
+     * @param  list<array<string, mixed>>  $changes
+     * @return list<array<string, mixed>>
+     */
+    private function sound(array $changes): array
+    {
+        $network = $this->data->read();
+        foreach ($changes as $place => $fields) {
+            try {
+                $change = SoundChange::decode($fields);
+                $changes[$place] = ChangeCodec::encode($change);
+                $network = SoundChange::apply($change, $network);
+            } catch (InvalidChange|Unsound $trouble) {
+                throw Refused::because(
+                    'study.change', ['number' => $place + 1, 'trouble' => $trouble->phrase()], 'changes', ['place' => $place],
+                );
+            } catch (DoesNotFit) {
+                continue;
+            }
+        }
+
+        return $changes;
     }
 
     /** The name, with a number behind it where there is such a study already. */

@@ -52,7 +52,7 @@ final readonly class UndoCommit
             }
             $before = $this->data->read();
             [$check] = DraftCheck::of(
-                [$inverse], [(array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR)], $before, $by,
+                [$inverse], [(array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR)], $before, $by, true,
             );
             if ($check->moved !== []) {
                 throw Refused::because('undo.moved', ['names' => $check->movedNames()], 'moved');

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Models\Run;
 use App\Planning\NetworkReader;
 use App\Planning\PlanStore;
+use App\Planning\RunLimits;
 use App\Planning\RunParameters;
 use App\Support\Journal;
 use App\Support\Snapshot;
@@ -17,7 +18,6 @@ use Illuminate\Foundation\Queue\Queueable;
 use Throwable;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Options\InvalidOptions;
-use Yposta\Core\Planner;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\ChangeCodec;
@@ -38,7 +38,7 @@ final class ExecuteRun implements ShouldQueue
     {
     }
 
-    public function handle(NetworkReader $reader, Planner $planner, PlanStore $store): void
+    public function handle(NetworkReader $reader, PlanStore $store): void
     {
         $run = Run::query()->findOrFail($this->runId);
         gc_disable(); // a plan is one large web of objects that live to the end of the run
@@ -46,7 +46,7 @@ final class ExecuteRun implements ShouldQueue
             $this->say($run, 'reading', ['status' => 'running', 'started_at' => now(), 'worker' => Worker::here()]);
             [$network, $change] = Snapshot::read(fn () => [$reader->read(), Journal::newest()]);
             $run->update(['last_change' => $change, 'fingerprint' => hash('sha256', serialize($network))]);
-            $plan = $planner->plan(
+            $plan = RunLimits::planner()->plan(
                 $this->changed($run, $network),
                 RunParameters::options($run->parameters),
                 fn (string $stage) => $this->say($run, $stage),

@@ -6,8 +6,15 @@ namespace App\Planning;
 
 use App\Models\User;
 use App\Support\Roles;
+use Yposta\Core\Network\Allocation;
+use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderOperation;
+use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\WrittenRows;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
@@ -26,9 +33,17 @@ use Yposta\Core\Study\WorkDays;
 /** Who may write which change into the live data. */
 final class ChangeRights
 {
-    public static function may(User $user, Change $change, Network $network): bool
+    /** What the change is called, and every row that it has really written, must be the person's to write. */
+    public static function may(User $user, Change $change, Network $before, Network $after): bool
     {
-        return $user->can(self::needed($change, $network));
+        $needed = [self::needed($change, $before) => true];
+        foreach (WrittenRows::between($before, $after)->all() as $pair) {
+            foreach (array_filter($pair) as $row) {
+                $needed[self::ofRow($row, $before, $after)] = true;
+            }
+        }
+
+        return $user->can(array_keys($needed));
     }
 
     /** The permission to make and change orders of a kind. */
@@ -38,6 +53,23 @@ final class ChangeRights
             OrderKind::Make => Roles::MAKE,
             OrderKind::Buy => Roles::BUY,
             OrderKind::Transfer => Roles::TRANSFER,
+        };
+    }
+
+    private static function ofRow(object $row, Network $before, Network $after): string
+    {
+        $order = match (true) {
+            $row instanceof OpenOrder => $row,
+            $row instanceof OrderComponent,
+            $row instanceof OrderOperation => $after->orders[$row->order] ?? $before->orders[$row->order] ?? null,
+            default => null,
+        };
+
+        return match (true) {
+            $order !== null => self::ofKind($order->kind),
+            $row instanceof Allocation => Roles::HOLD,
+            $row instanceof SalesLine, $row instanceof ForecastBucket => Roles::FORECAST,
+            default => Roles::DATA,
         };
     }
 

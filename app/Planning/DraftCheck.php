@@ -8,6 +8,7 @@ use App\Models\User;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\SoundChange;
 use Yposta\Core\Support\Phrase;
 
 /** What stands in the way of writing one line of changes, on top of those before it. */
@@ -26,9 +27,10 @@ final readonly class DraftCheck
      * @param  list<list<Change>>  $lines
      * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see RowFingerprints}; lines without
      *    are not compared
+     * @param  bool  $takesBack  whether the lines take a commit back: what stood there before may come back
      * @return list<self> one for each line
      */
-    public static function of(array $lines, array $seen, Network $ground, User $user): array
+    public static function of(array $lines, array $seen, Network $ground, User $user, bool $takesBack = false): array
     {
         $checks = [];
         $network = $ground;
@@ -38,8 +40,9 @@ final readonly class DraftCheck
             $after = $network;
             try {
                 foreach ($changes as $change) {
-                    $may = $may && ChangeRights::may($user, $change, $after);
-                    $after = $change->apply($after);
+                    $before = $after;
+                    $after = SoundChange::apply($change, $before, $takesBack);
+                    $may = $may && ChangeRights::may($user, $change, $before, $after);
                 }
                 $network = $after;
             } catch (DoesNotFit $refusal) {

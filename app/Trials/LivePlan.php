@@ -6,6 +6,7 @@ namespace App\Trials;
 
 use App\Models\Run;
 use App\Planning\LiveNetwork;
+use App\Planning\RunLimits;
 use App\Planning\RunParameters;
 use App\Support\Refused;
 use App\Support\Settings;
@@ -28,33 +29,82 @@ final class LivePlan
 
     private ?Options $options = null;
 
+    /** Of the plan, or of the data that could not be planned. */
     private string $stamp = '';
+
+    /** As it was found when it was looked last. */
+    private string $now = '';
+
+    private ?Run $run = null;
+
+    private string $planDate = '';
+
+    /** Why the data cannot be planned, so that it is not tried for each question. */
+    private ?Refused $trouble = null;
 
     public function __construct(private readonly LiveNetwork $data)
     {
     }
 
+    /** The live data, whether or not they can be planned. */
+    public function network(): Network
+    {
+        return $this->data->read();
+    }
+
+    /** Why there is no plan to try on; null when there is one. */
+    public function trouble(): ?Refused
+    {
+        try {
+            $this->live();
+        } catch (Refused $trouble) {
+            return $trouble;
+        }
+
+        return null;
+    }
+
+    /** Looks whether the data, the run or the day have changed. Called once for each question, so that all of it speaks of one state. */
+    public function look(): void
+    {
+        $this->run = Run::live();
+        $this->planDate = Settings::planDate();
+        $this->now = "{$this->data->stamp()}:{$this->run?->id}:{$this->planDate}";
+    }
+
+    /** What the plan is made of: while it stays, so does the plan. */
+    public function stamp(): string
+    {
+        $this->now === '' && $this->look();
+
+        return $this->now;
+    }
+
     /** @throws Refused when there is no plan yet, or the data cannot be planned */
     public function live(): Trial
     {
-        $run = Run::live() ?? throw Refused::because('plan.none', [], 'no plan');
-        $stamp = "{$this->data->stamp()}:{$run->id}:".Settings::planDate();
+        $stamp = $this->stamp();
+        $run = $this->run ?? throw Refused::because('plan.none', [], 'no plan');
+        if ($this->trouble !== null && $stamp === $this->stamp) {
+            throw $this->trouble;
+        }
         if ($this->trial === null || $stamp !== $this->stamp) {
-            $options = RunParameters::options([...$run->parameters, 'planDate' => Settings::planDate(), ...$this->horizon($run)]);
+            $options = $this->optionsOf($run);
             $network = $this->data->read();
             gc_disable(); // a plan is one large web of objects that live on
             try {
                 if ($this->trial === null || $options != $this->options) {
                     $this->trial = null;
-                    $this->trial = new Trial($network, $options);
+                    $this->trial = new Trial($network, $options, RunLimits::planner());
                 } else {
                     $this->trial->settle($network);
                 }
             } catch (LoopFound|QuantityOutOfRange|DoesNotFit $trouble) {
                 $this->trial = null;
-                throw Refused::because('plan.broken', ['trouble' => $trouble->phrase()], 'data');
+                $this->stamp = $stamp;
+                throw $this->trouble = Refused::because('plan.broken', ['trouble' => $trouble->phrase()], 'data');
             }
-            [$this->stamp, $this->options] = [$stamp, $options];
+            [$this->stamp, $this->options, $this->trouble] = [$stamp, $options, null];
         }
 
         return $this->trial;
@@ -67,7 +117,7 @@ final class LivePlan
      */
     public function networkWith(array $lines): Network
     {
-        $network = $this->live()->network();
+        $network = $this->network();
         foreach ($lines as $changes) {
             try {
                 $network = (new Changes($changes))->apply($network);
@@ -88,11 +138,15 @@ final class LivePlan
      * @param  callable(Trial): T  $do
      * @return T
      *
-     * @throws Refused when what is done does not fit
+     * @throws Refused when what is done does not fit, or there is no plan with these lines
      */
     public function drafted(array $lines, callable $do): mixed
     {
-        $trial = $this->live();
+        try {
+            $trial = $this->live();
+        } catch (Refused $trouble) {
+            return $lines !== [] && $this->run !== null ? $do($this->mended($lines, $this->run)) : throw $trouble;
+        }
         try {
             return $trial->within($this->networkWith($lines), fn () => $do($trial));
         } catch (DoesNotFit $trouble) {
@@ -100,11 +154,28 @@ final class LivePlan
         }
     }
 
-    /** @return array<string, string> the plan's horizon, when it is not over */
-    private function horizon(Run $run): array
+    /**
+     * A plan of data that cannot be planned but for a draft's lines.
+     *
+     * @param  list<list<Change>>  $lines
+     *
+     * @throws Refused when they do not mend it
+     */
+    private function mended(array $lines, Run $run): Trial
+    {
+        try {
+            return new Trial($this->networkWith($lines), $this->optionsOf($run), RunLimits::planner());
+        } catch (LoopFound|QuantityOutOfRange $trouble) {
+            throw Refused::because('plan.broken', ['trouble' => $trouble->phrase()], 'data');
+        }
+    }
+
+    private function optionsOf(Run $run): Options
     {
         $end = substr($run->horizon_end, 0, 10);
 
-        return ['horizonEnd' => max($end, Settings::planDate())];
+        return RunParameters::options([
+            ...$run->parameters, 'planDate' => $this->planDate, 'horizonEnd' => max($end, $this->planDate), // when it is over
+        ]);
     }
 }

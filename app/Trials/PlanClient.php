@@ -6,77 +6,68 @@ namespace App\Trials;
 
 use App\Support\PhraseJson;
 use App\Support\Refused;
-use RuntimeException;
 
 /**
- * Asks the process that keeps the plan ready, where one runs, else in this process.
- *
- * A question goes over the socket as a line of JSON, `[name, arguments]`; the answer comes as lines `{"tell": ...}` for what is found on
- * the way, and one `{"answer": ...}` or `{"trouble": ..., "reason": ...}` at the end.
+ * Asks the process that keeps the plan ready, see {@see PlanServer}; where none runs, or it goes in the middle, the answer is worked out
+ * in this process.
  */
 final readonly class PlanClient
 {
-    /** Seconds after which the process is given up. */
-    private const PATIENCE = 120;
+    /** Seconds without a word after which the process is given up; it ends what takes too long long before. */
+    private const PATIENCE = 300;
 
     public function __construct(private PlanQueries $queries, private ?string $socket)
     {
     }
 
     /**
-     * @param  mixed  ...$arguments  of the method of {@see PlanQueries} by that name, by name
+     * @param  mixed  ...$arguments  of the question's method of {@see PlanQueries}, by name
      * @return array<mixed>
      *
      * @throws Refused
      */
-    public function ask(string $question, mixed ...$arguments): array
+    public function ask(PlanQuestion $question, mixed ...$arguments): array
     {
-        $connection = $this->connection();
-
-        return $connection === null
-            ? $this->here($question, $arguments, null)
-            : $this->there($connection, $question, $arguments, fn () => null);
+        return $this->askTelling($question, fn () => null, ...$arguments);
     }
 
     /**
-     * @param  callable(array<mixed>): void  $tell
+     * @param  callable(array<mixed>): mixed  $tell  is told what is found on the way
      * @return array<mixed>
      *
      * @throws Refused
      */
-    public function askTelling(string $question, callable $tell, mixed ...$arguments): array
+    public function askTelling(PlanQuestion $question, callable $tell, mixed ...$arguments): array
     {
+        $told = 0;
+        $first = function (array $found) use ($tell, &$told): void {
+            $told++;
+            $tell($found);
+        };
+        $again = function (array $found) use ($tell, &$told): void {
+            --$told < 0 && $tell($found); // what was told before the process went is not told again
+        };
         $connection = $this->connection();
+        $answer = $connection === null ? null : $this->there($connection, $question, $arguments, $first);
 
-        return $connection === null ? $this->here($question, $arguments, $tell) : $this->there($connection, $question, $arguments, $tell);
-    }
-
-    /**
-     * @param  array<mixed>  $arguments
-     * @param  (callable(array<mixed>): void)|null  $tell
-     * @return array<mixed>
-     */
-    private function here(string $question, array $arguments, ?callable $tell): array
-    {
-        if ($tell !== null) {
-            $arguments['tell'] = $tell;
-        }
-
-        return $this->queries->{$question}(...$arguments);
+        return $answer ?? $this->queries->answer($question, $arguments, $again);
     }
 
     /**
      * @param  resource  $connection
      * @param  array<mixed>  $arguments
      * @param  callable(array<mixed>): mixed  $tell
-     * @return array<mixed>
+     * @return array<mixed>|null  null when the process has gone
      */
-    private function there($connection, string $question, array $arguments, callable $tell): array
+    private function there($connection, PlanQuestion $question, array $arguments, callable $tell): ?array
     {
         stream_set_timeout($connection, self::PATIENCE);
-        fwrite($connection, json_encode([$question, $arguments], JSON_THROW_ON_ERROR)."\n");
+        @fwrite($connection, json_encode([$question, $arguments], JSON_THROW_ON_ERROR)."\n");
         while (($line = fgets($connection)) !== false) {
-            $said = (array) json_decode($line, true, 512, JSON_THROW_ON_ERROR);
+            $said = json_decode($line, true);
+            if (! is_array($said)) {
+                break; // cut off in the middle of a line
+            }
             if (isset($said['trouble'])) {
                 throw new Refused(PhraseJson::read((string) $said['trouble']), (string) $said['reason']);
             }
@@ -87,7 +78,9 @@ final readonly class PlanClient
             }
             $tell((array) ($said['tell'] ?? []));
         }
-        throw new RuntimeException("the process that keeps the plan did not answer '{$question}'");
+        fclose($connection);
+
+        return null;
     }
 
     /** @return resource|null */

@@ -35,10 +35,10 @@ use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reservation\Reservations;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
-use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\ReleaseOrder;
+use Yposta\Core\Study\SoundChange;
 use Yposta\Core\Trial\Trial;
 
 /**
@@ -54,19 +54,29 @@ final readonly class PlanQueries
     }
 
     /**
+     * @param  array<mixed>  $arguments  of the question's method, by name
+     * @param  callable(array<mixed>): mixed  $tell  is told what is found on the way, where the question tells
+     * @return array<mixed>
+     *
+     * @throws Refused
+     */
+    public function answer(PlanQuestion $question, array $arguments, callable $tell): array
+    {
+        $this->plan->look();
+
+        return $this->{$question->value}(...$arguments, ...($question->tells() ? ['tell' => $tell] : []));
+    }
+
+    /**
      * Makes the plan ready for what will be asked, if there is one.
      *
      * @return array{ready: bool}
      */
     public function ready(): array
     {
-        try {
-            $this->plan->live();
-        } catch (Refused) {
-            return ['ready' => false];
-        }
+        $this->plan->look();
 
-        return ['ready' => true];
+        return ['ready' => $this->plan->trouble() === null];
     }
 
     /**
@@ -83,6 +93,21 @@ final readonly class PlanQueries
     }
 
     /**
+     * Whether there is a plan with a draft's lines, if there is one without them.
+     *
+     * @param  Lines  $lines
+     * @return array{countable: true}
+     *
+     * @throws Refused when there is not
+     */
+    public function countable(array $lines): array
+    {
+        $this->plan->trouble() === null && $this->plan->drafted(DraftLines::changes($lines), fn (Trial $trial) => null);
+
+        return ['countable' => true];
+    }
+
+    /**
      * Whether changes fit on top of a draft: with free codes for new orders, and what the rows that they touch look like now.
      *
      * @param  Lines  $lines
@@ -93,13 +118,15 @@ final readonly class PlanQueries
      */
     public function fit(array $lines, array $changes): array
     {
-        $seen = RowFingerprints::by(array_map(ChangeCodec::decode(...), $changes), $this->plan->live()->network());
+        $seen = RowFingerprints::by(array_map(ChangeCodec::decode(...), $changes), $this->plan->network());
         $drafted = DraftLines::changes($lines);
         $network = $this->plan->networkWith($drafted);
         $fresh = NewCodes::fresh($this->withOrigins(array_map(ChangeCodec::decode(...), $changes), $drafted), $network);
         $fresh = [...$fresh, ...$this->heldOnRelease($fresh, $drafted)];
         try {
-            (new Changes($fresh))->apply($network);
+            foreach ($fresh as $change) {
+                $network = SoundChange::apply($change, $network);
+            }
         } catch (DoesNotFit $trouble) {
             throw Refused::because('draft.unfit', ['trouble' => $trouble->phrase()], 'fit');
         }
@@ -173,7 +200,7 @@ final readonly class PlanQueries
             $change instanceof ReleaseOrder && $change->released && $released[] = (string) Reference::order($change->order);
         }
 
-        return $released === [] || Settings::get(Settings::HOLD_ON_RELEASE, true) !== true ? []
+        return $released === [] || $this->plan->trouble() !== null || Settings::get(Settings::HOLD_ON_RELEASE, true) !== true ? []
             : $this->plan->drafted($drafted, fn (Trial $trial) => $trial->with([], fn (Plan $plan) => $this->offered($plan, $released)));
     }
 
@@ -185,7 +212,7 @@ final readonly class PlanQueries
      */
     public function look(array $names): array
     {
-        return RowFingerprints::look($names, $this->plan->live()->network());
+        return RowFingerprints::look($names, $this->plan->network());
     }
 
     /**

@@ -62,6 +62,7 @@ return [
         'quantity' => 'a quantity goes beyond :most',
         'requirement' => 'a requirement goes beyond :most',
         'balance' => 'the balance goes beyond :most',
+        'elements' => 'the plan would have more than :most orders and needs',
         'lots' => 'one requirement of :qty would take more than :most lots of :size',
     ],
     'day' => [
@@ -80,8 +81,11 @@ return [
         'unknown' => ':what',
     ],
     'change' => [
+        'code' => 'a new order is called new:1, new:2 and so on until it is written',
         'kind' => 'this kind of change is not known',
         'missing' => 'the field :field is missing',
+        'new_order' => 'a new order is firm, and nothing of it has come',
+        'only_back' => 'this kind of change only takes others back',
         'unknown' => 'the field :field is not known',
         'wrong' => ':field: :trouble',
     ],
@@ -126,6 +130,7 @@ return [
         'split' => 'order :order of :qty cannot keep :kept',
         'starts_after_due' => 'order :order would start after it is due',
         'stock_below_zero' => 'a stock is not below 0',
+        'too_much' => ':qty of :item at once is more than :most; type it in parts if it is meant',
     ],
     'row' => [
         'beyond' => ['problem' => "':number' is beyond 9,000,000,000,000", 'remedy' => 'write a smaller number'],
@@ -169,6 +174,7 @@ return [
         'not_utf8' => ['problem' => 'the row is not UTF-8', 'remedy' => 'save the file as UTF-8'],
         'not_whole' => ['problem' => "':text' is not a whole number from :least to :most", 'remedy' => ''],
         'setting_unknown' => ['problem' => "the setting ':key' is not known and was ignored", 'remedy' => ''],
+        'year' => ['problem' => ':day is too far away', 'remedy' => 'write a day of the years :first to :last'],
         'start_after_due' => ['problem' => 'the order starts after its due date', 'remedy' => ''],
         'too_long' => ['problem' => 'the text has :count characters', 'remedy' => 'at most :most'],
         'transfer_from_itself' => ['problem' => 'the point would transfer from itself', 'remedy' => 'name another site'],

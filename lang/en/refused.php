@@ -43,8 +43,6 @@ return [
         'unknown_supplier' => 'There is no supplier :supplier. Nothing was ordered.',
     ],
     'draft' => [
-        'kind' => 'This kind of change cannot be drafted. The draft is as it was.',
-        'new_order' => 'A new order is firm, and nothing of it has come. The draft is as it was.',
         'busy' => 'The draft is being changed in another window. Nothing was added; try again.',
         'change' => ':Trouble. The draft is as it was.',
         'full' => 'A draft takes up to :most lines. Commit or keep it first; nothing was added.',
@@ -81,6 +79,8 @@ return [
     ],
     'plan' => [
         'broken' => ':Trouble. Nothing can be tried until that is mended.',
+        'mended' => ':Trouble. With this draft it can be planned again.',
+        'still_broken' => ':Trouble. With this draft too; it can be committed all the same.',
         'none' => 'There is no plan yet. Run one first; there is nothing to try changes on.',
     ],
     'request' => [
@@ -100,11 +100,14 @@ return [
         'forbidden' => ':study belongs to :owner. Keep a study of your own; nothing was changed.',
         'full' => 'A study takes up to :most changes. Nothing was kept.',
         'name' => 'A study needs a name of up to :most characters. Nothing was kept.',
+        'parameter' => 'A parameter of the study is wrong: :trouble. Nothing was kept.',
         'stale' => 'Someone else has changed :study meanwhile. Yours was not kept; look at it and change it again.',
         'under_way' => ':study is being planned already.',
     ],
     'trial' => [
         'inside' => 'Something went wrong while it was tried; it was written to the log. Nothing was changed.',
+        'too_long' => 'This takes longer than one question may, so it was ended. Nothing was changed; ask for less at once.',
+        'too_much' => 'This takes more memory than one question may, so it was ended. Nothing was changed; ask for less at once.',
         'unfit' => ':Trouble. Nothing was changed.',
     ],
     'undo' => [

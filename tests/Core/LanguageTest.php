@@ -133,7 +133,10 @@ it('says every sentence that it has for a code', function () {
         $parts = explode('.', $code);
         $names = match (true) {
             str_starts_with($code, 'core.row.') => [$parts[2], implode('.', array_slice($parts, 1))],
-            str_starts_with($code, 'core.quantity.'), str_starts_with($code, 'core.fit.') => [$parts[2]],
+            str_starts_with($code, 'core.quantity.'), str_starts_with($code, 'core.fit.') => [
+                $parts[2],
+                implode('.', array_slice($parts, 1)),
+            ],
             str_starts_with($code, 'core.what.') => [],
             str_starts_with($code, 'changes.fields.') => [$parts[2]],
             str_starts_with($code, 'changes.'), str_starts_with($code, 'explain.') => [

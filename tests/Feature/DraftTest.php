@@ -80,11 +80,11 @@ it('refuses what does not fit, and says why', function (array $change, string $w
     'a kind of change nobody knows' => [['change' => 'wish'], 'This kind of change is not known. The draft is as it was.'],
     'what only takes something back' => [
         ['change' => 'put_allocations', 'held' => []],
-        'This kind of change cannot be drafted. The draft is as it was.',
+        'This kind of change only takes others back. The draft is as it was.',
     ],
     'stock that was never counted' => [
         ['change' => 'change_stock', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => null],
-        'This kind of change cannot be drafted. The draft is as it was.',
+        'This kind of change only takes others back. The draft is as it was.',
     ],
     'a new order that has come already' => [
         [
@@ -98,7 +98,23 @@ it('refuses what does not fit, and says why', function (array $change, string $w
             'change' => 'put_order', 'order' => 'P-9999', 'kind' => 'buy', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '5',
             'due' => '2026-03-06',
         ],
-        'This kind of change cannot be drafted. The draft is as it was.',
+        'A new order is called new:1, new:2 and so on until it is written. The draft is as it was.',
+    ],
+    'more than anyone means' => [
+        ['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'qty' => '9000000000000'],
+        '9,000,000,000,000 of TERRA-7 at once is more than 1,000,000,000; type it in parts if it is meant. The draft is as it was.',
+    ],
+    'a day that nobody lives to see' => [
+        ['change' => 'move_order', 'order' => 'P-3308', 'due' => '9999-12-31'],
+        '9999-12-31 is too far away. The draft is as it was.',
+    ],
+    'a day long ago' => [
+        ['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'due' => '1902-03-02'],
+        '1902-03-02 is too far away. The draft is as it was.',
+    ],
+    'an order that starts when it is over' => [
+        ['change' => 'change_dates', 'order' => 'P-3308', 'due' => '2026-03-06', 'start' => '2026-03-09'],
+        'The order starts after its due date. The draft is as it was.',
     ],
     'a part of a piece' => [
         [

@@ -7,6 +7,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Tests\Demo;
+use Tests\WritingRoutes;
 
 /*
  * Nothing that is sent makes the server fail: every route, with every field that it reads, is sent what nobody should send. Seeded, so that
@@ -176,7 +177,7 @@ it('refuses in words whatever is sent to be written', function (int $seed) {
         ['change' => 'pin_order', 'order' => 'P1', 'pinned' => true],
         ['change' => 'release_order', 'order' => 'M1', 'released' => true],
     ];
-    $routes = writingRoutes();
+    $routes = WritingRoutes::all();
     $failed = [];
     for ($sent = 0; $sent < 170; $sent++) {
         $this->actingAs(Demo::user('administrator'));

@@ -8,46 +8,54 @@ use App\Support\Journal;
 use App\Support\Refused;
 use App\Trials\PlanClient;
 use App\Trials\PlanQueries;
+use App\Trials\PlanQuestion;
 use Illuminate\Support\Facades\DB;
+use Tests\Demo;
 
 /** A company in a file, and a process that keeps its plan ready on a socket. */
 beforeEach(function () {
     $this->folder = sys_get_temp_dir().'/yposta-plan-'.bin2hex(random_bytes(4));
     mkdir($this->folder);
-    $database = "{$this->folder}/company.sqlite";
-    touch($database);
-    $environment = [
-        ...getenv(), 'APP_ENV' => 'testing', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $database,
-        'QUEUE_CONNECTION' => 'sync',
-    ];
-    $root = dirname(__DIR__, 2);
+    $this->database = "{$this->folder}/company.sqlite";
+    touch($this->database);
+    $this->begins = function (array $command, array $more = []) {
+        $environment = [
+            ...getenv(), 'APP_ENV' => 'testing', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $this->database,
+            'QUEUE_CONNECTION' => 'sync', ...$more,
+        ];
+        $nowhere = [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']];
+
+        return proc_open([PHP_BINARY, 'artisan', ...$command], $nowhere, $pipes, dirname(__DIR__, 2), $environment);
+    };
     foreach ([
-        ['migrate', '--force'], ['db:seed', '--class=DemoSeeder', '--force'], ['yposta:import', "{$root}/database/demo", '--pin'],
-        ['yposta:run'],
+        ['migrate', '--force'], ['db:seed', '--class=DemoSeeder', '--force'],
+        ['yposta:import', dirname(__DIR__, 2).'/database/demo', '--pin'], ['yposta:run'],
     ] as $command) {
-        $process = proc_open(
-            [PHP_BINARY, 'artisan', ...$command],
-            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, $root, $environment,
-        );
+        $process = ($this->begins)($command);
         expect($process !== false && proc_close($process) === 0)->toBeTrue();
     }
     $this->socket = "{$this->folder}/plan.sock";
-    $this->process = proc_open(
-        [PHP_BINARY, 'artisan', 'yposta:keep-plan', "--socket={$this->socket}"],
-        [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, $root, $environment,
-    );
-    for ($wait = 0; $wait < 200 && ! file_exists($this->socket); $wait++) {
-        usleep(50_000);
-    }
-    config(['database.connections.company' => [...config('database.connections.sqlite'), 'database' => $database]]);
+    $this->keeps = function (array $limits = []): int {
+        $this->process = ($this->begins)(['yposta:keep-plan', "--socket={$this->socket}"], $limits);
+        for ($wait = 0; $wait < 200 && ! file_exists($this->socket); $wait++) {
+            usleep(50_000);
+        }
+
+        return proc_get_status($this->process)['pid'];
+    };
+    config(['database.connections.company' => [...config('database.connections.sqlite'), 'database' => $this->database]]);
     DB::setDefaultConnection('company');
+    $this->there = new PlanClient(app(PlanQueries::class), $this->socket);
+    $this->here = new PlanClient(app(PlanQueries::class), null);
+    $this->later = [['changes' => [['change' => 'move_order', 'order' => 'P-3340', 'due' => '2026-03-11']]]];
+    $this->shortages = ['lines' => [], 'days' => 14, 'countUnsent' => true, 'site' => '', 'covered' => false];
 });
 
 afterEach(function () {
     DB::setDefaultConnection('sqlite');
     DB::purge('company');
-    proc_terminate($this->process);
-    proc_close($this->process);
+    isset($this->process) && proc_terminate($this->process);
+    isset($this->process) && proc_close($this->process);
     array_map(unlink(...), glob("{$this->folder}/*") ?: []);
     rmdir($this->folder);
 });
@@ -64,26 +72,123 @@ function refusedWith(callable $do): string
 }
 
 it('answers over the socket as in the process, tells what it finds on the way, and follows the data', function () {
-    $there = new PlanClient(app(PlanQueries::class), $this->socket);
-    $here = new PlanClient(app(PlanQueries::class), null);
-    $lines = [['changes' => [['change' => 'move_order', 'order' => 'P-3340', 'due' => '2026-03-11']]]];
+    ($this->keeps)();
+    [$there, $here] = [$this->there, $this->here];
+    $lines = $this->later;
     $plain = fn (mixed $value) => json_decode((string) json_encode($value), true);
     $asked = ['lines' => $lines, 'days' => 14, 'countUnsent' => true, 'site' => '', 'covered' => false];
-    expect($there->ask('shortages', ...$asked))->toBe($plain($here->ask('shortages', ...$asked)));
+    expect($there->ask(PlanQuestion::Shortages, ...$asked))->toBe($plain($here->ask(PlanQuestion::Shortages, ...$asked)));
     $told = [];
-    $answer = $there->askTelling('remedies', function (array $found) use (&$told): void {
+    $answer = $there->askTelling(PlanQuestion::Remedies, function (array $found) use (&$told): void {
         $told[] = $found['row']['kind'];
     }, lines: $lines, identity: 'part:M-1061/10', item: 'REF-3');
     expect($answer)->toBe(['found' => count($told)])->and($told)->toContain('take_from')
         ->and(refusedWith(fn () => $there->ask(
-            'fit',
+            PlanQuestion::Fit,
             lines: [],
             changes: [['change' => 'cancel_order', 'order' => 'GHOST']],
-        )))->toBe('There is no open order GHOST. The draft is as it was.')
-        ->and(fn () => $there->ask('nonsense'))->toThrow(RuntimeException::class);
+        )))->toBe('There is no open order GHOST. The draft is as it was.');
     OrderLine::query()->where('code', 'P-3340')->update(['due' => '2026-03-20']);
     Journal::write('order changed', 'P-3340 comes later', User::query()->firstOrFail());
-    $late = array_column($there->ask('shortages', ...[...$asked, 'lines' => []])['rows'], 'lateDays', 'identity');
+    $late = array_column($there->ask(PlanQuestion::Shortages, ...[...$asked, 'lines' => []])['rows'], 'lateDays', 'identity');
 
     expect($late['part:M-1061/10'])->toBe(11);
+});
+
+/** All needs of the demo company, several times over: something that takes long. */
+function muchAsked(PlanClient $plans, array $shortages): array
+{
+    $rows = $plans->ask(PlanQuestion::Shortages, ...[...$shortages, 'days' => 60])['rows'];
+    $needs = array_map(fn ($row) => ['identity' => $row->identity, 'item' => $row->item], $rows);
+
+    return ['lines' => [], 'needs' => array_merge(...array_fill(0, 40, $needs))];
+}
+
+/** What a socket says to a line before it says no more. */
+function saidOn(string $socket, string $line): array
+{
+    $connection = stream_socket_client("unix://{$socket}");
+    stream_set_timeout($connection, 20);
+    fwrite($connection, $line);
+    $said = (array) json_decode((string) fgets($connection), true);
+    expect(fgets($connection))->toBeFalse();
+
+    return $said;
+}
+
+/** The processes that a process has forked off and that are still there. */
+function childrenOf(int $process): array
+{
+    return array_values(array_filter(explode(' ', (string) @file_get_contents("/proc/{$process}/task/{$process}/children"))));
+}
+
+function eventually(callable $holds): bool
+{
+    for ($wait = 0; $wait < 100 && ! $holds(); $wait++) {
+        usleep(50_000);
+    }
+
+    return $holds();
+}
+
+it('answers nothing but what may be asked, and goes on after nonsense', function () {
+    ($this->keeps)();
+    foreach (['["ready",[]]', '["__construct",[]]', '["nonsense",[]]', '{}', 'nonsense', '["tray",7]', '[["tray"],[]]'] as $line) {
+        expect(saidOn($this->socket, "{$line}\n")['reason'] ?? 'closed')->toBeIn(['error', 'closed']);
+    }
+    expect(saidOn($this->socket, '["tray",{"nobody":1}]'."\n")['reason'])->toBe('error')
+        ->and($this->there->ask(PlanQuestion::Shortages, ...$this->shortages)['rows'])->not->toBe([]);
+});
+
+it('ends a question that takes too long or too much, says so, and leaves nothing behind', function () {
+    $much = muchAsked($this->here, $this->shortages);
+    $process = ($this->keeps)(['YPOSTA_QUESTION_SECONDS' => '1']);
+    expect(refusedWith(fn () => $this->there->ask(PlanQuestion::Resolve, ...$much)))->toContain('takes longer than one question may')
+        ->and($this->there->ask(PlanQuestion::Shortages, ...$this->shortages)['rows'])->not->toBe([])
+        ->and(eventually(fn () => childrenOf($process) === []))->toBeTrue();
+    proc_terminate($this->process);
+    proc_close($this->process);
+    ($this->keeps)(['YPOSTA_QUESTION_MEGABYTES' => '0']);
+    $all = [...$this->shortages, 'days' => 365, 'covered' => true];
+    expect(refusedWith(fn () => $this->there->ask(PlanQuestion::Shortages, ...$all)))->toContain('takes more memory');
+});
+
+it('answers one while another is still asked, and ends what nobody waits for', function () {
+    $much = muchAsked($this->here, $this->shortages);
+    $process = ($this->keeps)();
+    $slow = stream_socket_client("unix://{$this->socket}");
+    fwrite($slow, json_encode(['resolve', $much])."\n");
+    expect(eventually(fn () => count(childrenOf($process)) === 1))->toBeTrue()
+        ->and($this->there->ask(PlanQuestion::Shortages, ...$this->shortages)['rows'])->not->toBe([])
+        ->and(childrenOf($process))->toHaveCount(1);
+    fclose($slow);
+    expect(eventually(fn () => childrenOf($process) === []))->toBeTrue();
+});
+
+it('answers without the process when it goes in the middle', function () {
+    $process = ($this->keeps)();
+    $told = [];
+    $answer = $this->there->askTelling(PlanQuestion::Remedies, function (array $found) use (&$told, $process): void {
+        $told === [] && array_map(fn ($child) => posix_kill((int) $child, SIGKILL), [...childrenOf($process), $process]);
+        $told[] = json_decode((string) json_encode($found), true)['row']['kind'];
+    }, lines: $this->later, identity: 'part:M-1061/10', item: 'REF-3');
+    expect($answer)->toBe(['found' => count($told)])->and(count($told))->toBeGreaterThan(1)
+        ->and($this->there->ask(PlanQuestion::Shortages, ...$this->shortages)['rows'])->not->toBe([]);
+});
+
+it('lets a draft mend what cannot be planned', function () {
+    $planner = Demo::user('planner');
+    $this->actingAs($planner);
+    ($this->keeps)();
+    config(['yposta.plan_socket' => $this->socket]);
+    DB::table('sales_lines')->where('order_code', 'SO-7719')->where('line', '1')->update(['qty' => 9_000_000_000_000 * 1_000_000]);
+    Journal::write('sales', 'far too much', $planner);
+    expect(refusedWith(fn () => $this->there->ask(PlanQuestion::Shortages, ...$this->shortages)))->toContain('goes beyond');
+    $change = fn (array $fields) => $this->postJson('/draft/lines', ['changes' => [$fields]])->assertOk()->json('state');
+    expect($change(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-06'])['broken'])->toContain('With this draft too');
+    $mended = $change(['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'qty' => '5']);
+    expect($mended['broken'])->toContain('With this draft it can be planned again')->and($mended['troubles'])->toBe(0)
+        ->and($this->getJson('/shortages/rows?days=14')->assertOk()->json('rows'))->not->toBe([]);
+    $this->postJson('/draft/commit', ['version' => $mended['version'], 'key' => 'mending-what-is-broken'])->assertOk();
+    expect($this->there->ask(PlanQuestion::Shortages, ...$this->shortages)['rows'])->not->toBe([]);
 });

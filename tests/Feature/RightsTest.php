@@ -2,14 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Models\Draft;
-use App\Models\Run;
-use App\Models\User;
 use App\Support\Roles;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
 use Tests\Demo;
+use Tests\WritingRoutes;
 
 beforeEach(function () {
     Demo::of(folderWith(Demo::copy('worked', [
@@ -30,88 +28,6 @@ function everyTable(): string
     return md5(implode("\n", array_map(fn (string $table) => $table.json_encode(DB::table($table)->get()), $kept)));
 }
 
-/**
- * Every route that writes, by method and path, with a request that would do so: the right it takes (one of some, null for none), and what
- * is sent; a name in the path is taken from what is sent.
- *
- * @return array<string, array{string|list<string>|null, Closure(): array<string, mixed>}>
- */
-function writingRoutes(): array
-{
-    $proposal = fn (string $type) => (int) DB::table('plan_supplies')->where('run_id', Run::live()->id)->where('kind', 'proposal')
-        ->where('type', $type)->orderBy('n')->value('name');
-    $key = fn (): array => ['key' => bin2hex(random_bytes(10))];
-    $commit = function (): int {
-        test()->actingAs(Demo::user('administrator'));
-        test()->postJson('/draft/lines', ['changes' => [['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2']]])
-            ->assertOk();
-        $version = Draft::of(Demo::user('administrator'))->version;
-
-        return test()->postJson('/draft/commit', ['version' => $version, 'key' => bin2hex(random_bytes(10))])->assertOk()->json('commit');
-    };
-    $study = function (): int {
-        test()->actingAs(Demo::user('administrator'));
-
-        return test()->postJson('/studies', ['name' => 'Whose', 'changes' => [], 'parameters' => []])->assertOk()->json('id');
-    };
-    $missing = fn (): int => (int) DB::table('missing_materials')->insertGetId([
-        'order_code' => 'M1', 'line' => '10', 'item_code' => 'ROD', 'until' => '2026-03-25', 'note' => '',
-        'user_id' => User::query()->value('id'), 'created_at' => now(),
-    ]);
-    $hold = ['demand' => 'sales:S1/1', 'supply' => 'stock:HEAD@MAIN'];
-    $held = function () use ($hold, $key): array {
-        test()->actingAs(Demo::user('administrator'));
-        test()->postJson('/reservations/hold', [...$hold, 'qty' => '5', ...$key()])->assertOk();
-
-        return $hold;
-    };
-    $message = fn (): object => DB::table('plan_messages')->where('run_id', Run::live()->id)->where('reference', 'order:P1')->first();
-    $anyone = array_values(array_unique(array_merge(...array_values(Roles::OF))));
-
-    return [
-        'POST demand/forecast' => [Roles::FORECAST, fn () => [
-            'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '9',
-            'version' => (int) DB::table('forecast_buckets')->value('version'),
-        ]],
-        'POST proposals/convert' => [
-            Roles::BUY,
-            fn () => ['run' => Run::live()->id, 'agreed' => true, 'lines' => [['number' => $proposal('buy')]], ...$key()],
-        ],
-        'POST messages/answer' => [
-            $anyone,
-            fn () => ['identity' => $message()->identity, 'facts' => $message()->facts, 'state' => 'done', 'reason' => 'known'],
-        ],
-        'POST messages/apply' => [Roles::BUY, fn () => ['run' => Run::live()->id, 'n' => $message()->n, ...$key()]],
-        'POST shortages/accept' => [Roles::STUDY, fn () => [
-            'identity' => test()->actingAs(Demo::user('administrator'))->getJson('/shortages/rows?days=60')->assertOk()
-                ->json('rows.0.identity'),
-            'reason' => 'known',
-        ]],
-        'POST draft/lines' => [
-            Roles::STUDY,
-            fn () => ['changes' => [['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2']]],
-        ],
-        'POST draft/keep' => [Roles::STUDY, fn () => ['name' => 'Kept']],
-        'POST reservations/hold' => [Roles::HOLD, fn () => [...$hold, 'qty' => '5', ...$key()]],
-        'POST reservations/free' => [Roles::HOLD, fn () => [...$held(), ...$key()]],
-        'POST reservations/give' => [Roles::HOLD, fn () => [...$held(), 'other' => 'sales:S1/1', 'qty' => '1', ...$key()]],
-        'POST reservations/hold-for' => [Roles::HOLD, fn () => ['references' => ['order:M1'], ...$key()]],
-        'POST missing' => [null, fn () => ['order' => 'M1', 'line' => '10', 'until' => '2026-03-25', 'note' => '']],
-        'POST missing/{id}/draft' => [Roles::STUDY, fn () => ['id' => $missing()]],
-        'POST missing/{id}/deal' => [$anyone, fn () => ['id' => $missing()]],
-        'POST journal/{commit}/undo' => [Roles::DATA, fn () => ['commit' => $commit(), ...$key()]],
-        'POST studies' => [Roles::STUDY, fn () => ['name' => 'New', 'changes' => [], 'parameters' => []]],
-        'PUT studies/{study}' => [
-            Roles::RUN,
-            fn () => ['study' => $study(), 'name' => 'Mine now', 'version' => 1, 'changes' => [], 'parameters' => []],
-        ],
-        'POST studies/{study}/run' => [Roles::STUDY, fn () => ['study' => $study()]],
-        'DELETE studies/{study}' => [Roles::RUN, fn () => ['study' => $study()]],
-        'POST runs' => [Roles::RUN, fn () => []],
-        'POST runs/refresh' => [Roles::RUN, fn () => []],
-    ];
-}
-
 /** Routes that write nothing of the company: a person's own session, draft and filters. */
 const OWN = [
     'POST sign-in', 'POST sign-out', 'POST site', 'POST shown-plan', 'POST views', 'DELETE views', 'DELETE draft',
@@ -128,12 +44,12 @@ it('lets only those write who may, at every route, and leaves every table as it 
             DB::rollBack();
         }
     }
-})->with(fn () => array_keys(writingRoutes()));
+})->with(fn () => array_keys(WritingRoutes::all()));
 
 /** Sends as somebody what would write, and expects it written or refused. */
 function triesToWrite(string $route, string $role): void
 {
-    [$right, $sends] = writingRoutes()[$route];
+    [$right, $sends] = WritingRoutes::all()[$route];
     [$method, $path] = explode(' ', $route);
     $sent = $sends();
     $person = Demo::user($role);
@@ -164,7 +80,7 @@ it('knows every route that writes', function () {
             in_array('web', $route->middleware(), true) && $writing[] = "{$method} {$route->uri()}";
         }
     }
-    $known = [...array_keys(writingRoutes()), ...OWN];
+    $known = [...array_keys(WritingRoutes::all()), ...OWN];
 
     expect(array_values(array_diff($writing, $known)))->toBe([])->and(array_values(array_diff($known, $writing)))->toBe([]);
 });

@@ -8,6 +8,7 @@ use App\Models\Draft;
 use App\Reading\Pages\AvailabilityPage;
 use App\Reading\SubjectSearch;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -31,22 +32,22 @@ final class AvailabilityController extends Controller
 
     public function answer(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($plans->ask('availability', ...$this->question($request)));
+        return response()->json($plans->ask(PlanQuestion::Availability, ...$this->question($request)));
     }
 
     public function earliest(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($plans->ask('earliest', ...array_diff_key($this->question($request), ['due' => null])));
+        return response()->json($plans->ask(PlanQuestion::Earliest, ...array_diff_key($this->question($request), ['due' => null])));
     }
 
     public function possible(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($plans->ask('possible', ...array_diff_key($this->question($request), ['qty' => null])));
+        return response()->json($plans->ask(PlanQuestion::Possible, ...array_diff_key($this->question($request), ['qty' => null])));
     }
 
     public function parts(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($plans->ask('parts', ...$this->question($request)));
+        return response()->json($plans->ask(PlanQuestion::Parts, ...$this->question($request)));
     }
 
     /** @return array{lines: list<array<string, mixed>>, subject: string, qty: string|null, due: string|null} */

@@ -13,6 +13,7 @@ use App\Reading\Shapes\DraftedBalances;
 use App\Reading\Shapes\KeptStudy;
 use App\Support\Roles;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -85,7 +86,7 @@ final class DraftController extends Controller
         return response()->json($lines === []
             ? new DraftedBalances([])
             : $plans->ask(
-                'balances',
+                PlanQuestion::Balances,
                 lines: $lines,
                 points: array_values($given['points']),
                 bucket: $given['bucket'],
@@ -115,7 +116,7 @@ final class DraftController extends Controller
 
     private function state(Request $request, PlanClient $plans): JsonResponse
     {
-        return response()->json($plans->ask('tray', user: $this->user($request)->id));
+        return response()->json($plans->ask(PlanQuestion::Tray, user: $this->user($request)->id));
     }
 
     private function may(Request $request): void

@@ -17,6 +17,7 @@ use App\Reading\Shapes\ThreadOther;
 use App\Reading\StoredPlan;
 use App\Reading\Thread;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use App\Trials\Views\WithoutHoldUp;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -88,7 +89,7 @@ final class PeggingController extends Controller
         $point = $plan->pointOf($beginning->supply->point);
 
         return response()->json($plans->ask(
-            'without',
+            PlanQuestion::Without,
             line: $line->reference(),
             changes: WithoutHoldUp::inTime($beginning, $point->item, $point->site),
         ));

@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Reading\Pages\ReservationsPage;
 use App\Reading\SavedViews;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use App\Trials\Views\ReservationView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,7 +27,7 @@ final class ReservationController extends Controller
             'q' => $request->string('q')->limit(60, '')->toString(), 'there' => $request->query('there') === '1' ? '1' : '',
         ];
         $list = Run::live() === null ? [] : $plans->ask(
-            'reservations',
+            PlanQuestion::Reservations,
             site: $this->site($request),
             held: $filter['view'] === 'held',
             status: $filter['status'],

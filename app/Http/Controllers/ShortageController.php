@@ -11,6 +11,7 @@ use App\Reading\Pages\ShortagesPage;
 use App\Reading\SavedViews;
 use App\Support\Refused;
 use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -43,7 +44,7 @@ final class ShortageController extends Controller
         $days = min(120, max(0, $request->integer('days', 14)));
 
         return response()->json($plans->ask(
-            'shortages',
+            PlanQuestion::Shortages,
             lines: $this->lines($request),
             days: $days,
             countUnsent: $request->query('unsent') !== '0',
@@ -65,7 +66,7 @@ final class ShortageController extends Controller
                 flush();
             };
             try {
-                $plans->askTelling('remedies', $tell, lines: $lines, identity: $given['identity'], item: $given['item']);
+                $plans->askTelling(PlanQuestion::Remedies, $tell, lines: $lines, identity: $given['identity'], item: $given['item']);
             } catch (Refused $trouble) {
                 $tell(['trouble' => $trouble->sentence()]);
             }
@@ -89,7 +90,7 @@ final class ShortageController extends Controller
             'needs.*.item' => 'required|string|max:190',
         ]);
 
-        return response()->json($plans->ask('resolve', lines: $this->lines($request), needs: array_values($given['needs'])));
+        return response()->json($plans->ask(PlanQuestion::Resolve, lines: $this->lines($request), needs: array_values($given['needs'])));
     }
 
     /** @return list<array<string, mixed>> of the person's draft */

@@ -49,6 +49,7 @@ final class StudyController extends Controller
     public function run(Request $request, StartRun $start, Study $study): JsonResponse
     {
         $this->may($request);
+        SaveStudy::checkOwner($study, $this->user($request));
 
         return response()->json(new SavedStudy($study->id, $start($study->parameters, $this->user($request), $study)->id));
     }

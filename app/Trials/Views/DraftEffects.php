@@ -12,14 +12,19 @@ use App\Reading\ChangeSentences;
 use App\Reading\Shapes\DraftLine;
 use App\Reading\Shapes\DraftMark;
 use App\Reading\Shapes\DraftState;
+use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Words;
 use App\Trials\LivePlan;
+use Illuminate\Support\Facades\Cache;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Support\Phrase;
 use Yposta\Core\Trial\Effect;
 use Yposta\Core\Trial\Tried;
+use Yposta\Core\Trial\TriedLines;
 
 /** A draft as its tray shows it: each line with its own effect, and the effect of all. */
 final readonly class DraftEffects
@@ -28,6 +33,9 @@ final readonly class DraftEffects
     private const MOST_SLIPS = 60;
 
     private const NOTES = 3;
+
+    /** Seconds for which it is known what a draft does. */
+    private const REMEMBERED = 3600;
 
     public function __construct(private LivePlan $plan)
     {
@@ -49,17 +57,21 @@ final readonly class DraftEffects
                 troubles: 0,
             );
         }
-        $trial = $this->plan->live();
         $changes = DraftLines::changes($lines);
-        $tried = $trial->tries($changes);
-        $checks = DraftCheck::of($changes, array_column($lines, 'seen'), $trial->network(), $user);
+        $network = $this->plan->network();
+        $broken = $this->plan->trouble();
+        $tried = $broken === null ? $this->tried($changes, $user) : null;
+        $checks = DraftCheck::of($changes, array_column($lines, 'seen'), $network, $user);
         $planDate = Day::parse(Settings::planDate());
-        $presenter = new TrialPresenter($trial->network(), $planDate);
-        $say = new ChangeSentences($planDate, $trial->network());
+        $presenter = new TrialPresenter($network, $planDate);
+        $say = new ChangeSentences($planDate, $network);
         $rows = [];
+        $troubles = 0;
         foreach ($lines as $place => $line) {
             $parts = array_map($say->sentence(...), $line['changes']);
-            $own = $tried->own[$place] ?? null;
+            $own = $tried?->own[$place] ?? null;
+            $trouble = $tried === null ? $checks[$place]->trouble : $tried->troubles[$place] ?? $checks[$place]->trouble;
+            $troubles += $trouble === null ? 0 : 1;
             $rows[] = new DraftLine(
                 id: $line['id'],
                 kind: (string) ($line['changes'][0]['change'] ?? ''),
@@ -67,7 +79,7 @@ final readonly class DraftEffects
                 parts: $line['title'] === null ? [] : $parts,
                 figures: $own === null ? [] : $presenter->figures($own),
                 notes: $own === null ? [] : $this->notes($presenter, $own),
-                trouble: isset($tried->troubles[$place]) ? Words::say($tried->troubles[$place], $planDate) : null,
+                trouble: $trouble === null ? null : Words::say($trouble, $planDate),
                 moved: $checks[$place]->moved !== [],
                 may: $checks[$place]->may,
             );
@@ -76,12 +88,53 @@ final readonly class DraftEffects
         return new DraftState(
             version: $draft->version ?? 0,
             lines: $rows,
-            figures: $presenter->figures($tried->effect),
-            slips: $this->slips($presenter, $tried),
+            figures: $tried === null ? [] : $presenter->figures($tried->effect),
+            slips: $tried === null ? [] : $this->slips($presenter, $tried),
             canUndo: $undo,
             canRedo: $redo,
-            troubles: count($tried->troubles),
+            troubles: $troubles,
+            broken: $broken === null ? null : $this->broken($broken, $changes),
         );
+    }
+
+    /**
+     * The lines tried, those not again that were tried the last time that this plan was asked: they are remembered beside it, since the
+     * process that answers is gone afterwards.
+     *
+     * @param  list<list<Change>>  $changes
+     */
+    private function tried(array $changes, User $user): Tried
+    {
+        $trial = $this->plan->live();
+        $name = "draft-tried:{$user->id}";
+        $kept = Cache::get($name);
+        $known = is_array($kept) && ($kept['stamp'] ?? null) === $this->plan->stamp() && $kept['lines'] instanceof TriedLines
+            ? $kept['lines']
+            : null;
+        $tried = $trial->tries($changes, $known);
+        Cache::put($name, ['stamp' => $this->plan->stamp(), 'lines' => $tried->lines], self::REMEMBERED);
+
+        return $tried;
+    }
+
+    /**
+     * That the data cannot be planned, and whether they can with the draft.
+     *
+     * @param  list<list<Change>>  $changes
+     */
+    private function broken(Refused $trouble, array $changes): string
+    {
+        if ($trouble->reason !== 'data') {
+            return $trouble->sentence();
+        }
+        $why = $trouble->phrase()->values['trouble'] ?? '';
+        try {
+            $this->plan->drafted($changes, fn () => null);
+        } catch (Refused) {
+            return Words::say(new Phrase('refused.plan.still_broken', ['trouble' => $why]));
+        }
+
+        return Words::say(new Phrase('refused.plan.mended', ['trouble' => $why]));
     }
 
     /** @return list<DraftMark> what stands in lists and is drafted otherwise */

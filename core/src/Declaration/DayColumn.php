@@ -12,6 +12,14 @@ final readonly class DayColumn implements ColumnType
 {
     use NumberColumn;
 
+    /** The years that a day may be of: what is ordered, needed or worked before or after is a slip of the hand. */
+    public const YEARS = [1970, 2199];
+
+    /** @param  bool  $ever  whether it may be any day at all, as where "for ever" is written as a day far away */
+    public function __construct(public bool $ever = false)
+    {
+    }
+
     public function parse(string $text): mixed
     {
         try {
@@ -28,7 +36,14 @@ final readonly class DayColumn implements ColumnType
 
     public function fault(mixed $value, array $values, Surroundings $in): ?Fault
     {
-        return null;
+        if ($this->ever || ! is_int($value)) {
+            return null;
+        }
+        [$first, $last] = self::YEARS;
+
+        return $value >= Day::of($first, 1, 1) && $value <= Day::of($last, 12, 31)
+            ? null
+            : Fault::of('year', ['day' => Day::format($value), 'first' => $first, 'last' => $last]);
     }
 
     public function describe(): string

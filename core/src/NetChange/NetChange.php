@@ -60,7 +60,7 @@ final class NetChange
         $difference = NetworkDifference::between($before->network, $after);
         $change = new self($before, $after);
         if ($difference->structural || ! $change->fits($difference)) {
-            return (new Planner)->plan($after, $before->options);
+            return (new Planner($before->work->limits))->plan($after, $before->options);
         }
 
         return $change->run($difference);
@@ -261,6 +261,7 @@ final class NetChange
                 $this->reach($proposal->inputs);
             }
         }
+        $netting->checkSize();
         $this->work->number();
     }
 

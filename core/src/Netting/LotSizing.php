@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Netting;
 
+use Yposta\Core\Options\Limits;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
@@ -11,15 +12,17 @@ use Yposta\Core\Structure\Point;
 use Yposta\Core\Support\Phrase;
 
 /** Turns a net requirement into lots (section 5): the lot rule, then least quantity, multiple and most quantity. */
-final class LotSizing
+final readonly class LotSizing
 {
-    public const MOST_LOTS = 1_000_000;
+    public function __construct(private Limits $limits = new Limits)
+    {
+    }
 
     /**
      * @param  int  $net  millionths, above zero
      * @return list<int> the quantity of each lot, millionths
      *
-     * @throws QuantityOutOfRange when a lot leaves the range or there would be more than a million
+     * @throws QuantityOutOfRange when a lot leaves the range or there would be more than the limits allow
      */
     public function lots(Point $point, int $net): array
     {
@@ -55,10 +58,10 @@ final class LotSizing
     private function count(int $quantity, int $size): int
     {
         $count = Quantity::lots($quantity, $size);
-        if ($count > self::MOST_LOTS) {
+        if ($count > $this->limits->lots) {
             throw new QuantityOutOfRange(new Phrase(
                 'range.lots',
-                ['qty' => new Amount($quantity), 'most' => self::MOST_LOTS, 'size' => new Amount($size)],
+                ['qty' => new Amount($quantity), 'most' => $this->limits->lots, 'size' => new Amount($size)],
             ));
         }
 

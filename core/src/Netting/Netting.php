@@ -10,6 +10,7 @@ use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
 use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Point;
+use Yposta\Core\Support\Phrase;
 
 /** Nets every point, those that are needed by others after those that need them (section 5). */
 final readonly class Netting
@@ -30,13 +31,37 @@ final readonly class Netting
     /** @throws QuantityOutOfRange naming the item and site */
     public function run(): void
     {
+        $elements = 0;
         foreach ($this->work->structure->netting as $index) {
             $point = $this->work->structure->points[$index];
+            $elements += $this->work->size($index);
             foreach ($this->net($point) as $seq => $proposal) {
                 $this->explosion->explode($point, $proposal, $seq);
+                $elements++;
+            }
+            if ($elements > $this->work->limits->elements) {
+                throw $this->tooLarge()->at($point->item->code, $point->site->code);
             }
         }
         $this->work->number();
+    }
+
+    /**
+     * After points have been netted again: whether the whole is not too large.
+     *
+     * @throws QuantityOutOfRange
+     */
+    public function checkSize(): void
+    {
+        $most = $this->work->limits->elements;
+        if ($most < PHP_INT_MAX && array_sum(array_map($this->work->size(...), $this->work->structure->netting)) > $most) {
+            throw $this->tooLarge();
+        }
+    }
+
+    private function tooLarge(): QuantityOutOfRange
+    {
+        return new QuantityOutOfRange(new Phrase('range.elements', ['most' => $this->work->limits->elements]));
     }
 
     /**

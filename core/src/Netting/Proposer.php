@@ -23,7 +23,7 @@ final readonly class Proposer
 
     public function __construct(private Workspace $work)
     {
-        $this->lotSizing = new LotSizing;
+        $this->lotSizing = new LotSizing($work->limits);
     }
 
     /**

@@ -52,10 +52,10 @@ final readonly class BomLine implements Checked
     #[Column(new Whole(0, Whole::MOST_DAYS), '0')]
     public int $offsetDays;
 
-    #[Column(new DayColumn, '')]
+    #[Column(new DayColumn(ever: true), '')]
     public ?int $validFrom;
 
-    #[Column(new DayColumn, '')]
+    #[Column(new DayColumn(ever: true), '')]
     public ?int $validTo;
 
     #[Column(new Whole, '')]

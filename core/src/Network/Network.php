@@ -152,6 +152,18 @@ final readonly class Network
         return array_values($rows);
     }
 
+    /**
+     * Whether the rows of a class were left alone; false does not mean that they differ.
+     *
+     * @param  class-string  $class
+     */
+    public function isSame(self $other, string $class): bool
+    {
+        $part = self::PARTS[$class] ?? 'calendars';
+
+        return get_object_vars($this)[$part] === get_object_vars($other)[$part];
+    }
+
     /** The same with other parts, by the names of the properties. */
     public function with(mixed ...$parts): self
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Run;
 
+use Yposta\Core\Options\Limits;
 use Yposta\Core\Options\Options;
 use Yposta\Core\Structure\Point;
 use Yposta\Core\Structure\Structure;
@@ -40,8 +41,11 @@ final class Workspace
     /** @var array<int, int> place of each point in the order of netting */
     public readonly array $places;
 
-    public function __construct(public readonly Structure $structure, public readonly Options $options)
-    {
+    public function __construct(
+        public readonly Structure $structure,
+        public readonly Options $options,
+        public readonly Limits $limits = new Limits,
+    ) {
         $this->places = array_flip($structure->netting);
         $this->orders = $this->sales = new Places([]);
     }
@@ -96,6 +100,12 @@ final class Workspace
         }
 
         return $this->demands[$point->index][] = $demand;
+    }
+
+    /** How many supplies and demands a point has. */
+    public function size(int $point): int
+    {
+        return count($this->demands[$point] ?? []) + count($this->supplies[$point] ?? []);
     }
 
     /** Numbers the proposals over the whole run: point by point as they are netted, in a point as they were made. */

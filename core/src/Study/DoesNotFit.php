@@ -12,7 +12,7 @@ use Yposta\Core\Support\Phrase;
 use Yposta\Core\Support\Spoken;
 
 /** A change speaks of something that is not there any more, or is in another state. */
-final class DoesNotFit extends RuntimeException implements Spoken
+class DoesNotFit extends RuntimeException implements Spoken
 {
     use CarriesPhrase;
 

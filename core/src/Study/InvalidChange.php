@@ -19,6 +19,11 @@ final class InvalidChange extends InvalidArgumentException implements Spoken
         return new self(new Phrase('change.kind'));
     }
 
+    public static function of(string $code): self
+    {
+        return new self(new Phrase($code));
+    }
+
     public static function unknown(string|int $field): self
     {
         return new self(new Phrase('change.unknown', ['field' => mb_substr((string) $field, 0, 60)]));

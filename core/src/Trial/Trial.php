@@ -14,7 +14,6 @@ use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
-use Yposta\Core\Support\Phrase;
 
 /**
  * A plan to try changes on: plans with them, tells what they do, and goes back to where it stood.
@@ -29,12 +28,13 @@ final class Trial
     /** Of the network that things are tried on; worked out when it is asked for. */
     private ?Outcome $outcome = null;
 
-    private ?TriedLines $remembered = null;
-
     /** @throws QuantityOutOfRange|LoopFound */
-    public function __construct(private Network $network, private readonly Options $options)
-    {
-        $this->plan = (new Planner)->plan($network, $options);
+    public function __construct(
+        private Network $network,
+        private readonly Options $options,
+        private readonly Planner $planner = new Planner,
+    ) {
+        $this->plan = $planner->plan($network, $options);
     }
 
     public function network(): Network
@@ -56,17 +56,16 @@ final class Trial
     /**
      * Tries a list of lines, each some changes that belong together; lines that do not fit are left out as a whole.
      *
-     * Lines at the beginning that were tried the last time, on the same network, are not tried again.
-     *
      * @param  list<list<Change>>  $lines
+     * @param  TriedLines|null  $known  what was found when they were tried before on the same network: as many as the list begins with are
+     *    not tried again
      */
-    public function tries(array $lines): Tried
+    public function tries(array $lines, ?TriedLines $known = null): Tried
     {
-        $base = $this->outcome();
-        $known = $this->remembered?->on($this->network)->upTo($lines) ?? TriedLines::none($this->network);
-        $network = $known->network();
-        $before = $known->outcome ?? ($known->lines === [] ? $base : null);
-        if ($before === null) {
+        $base = $before = $this->outcome();
+        $known = ($known ?? TriedLines::none())->upTo($lines);
+        $network = $known->apply($this->network);
+        if ($known->lines !== []) {
             $this->goTo($network);
             $before = Outcome::of($this->plan);
         }
@@ -74,20 +73,15 @@ final class Trial
             try {
                 $network = $this->goTo((new Changes($lines[$place]))->apply($network));
                 $after = Outcome::of($this->plan);
-                $known = $known->with($lines[$place], $network, Effect::between($before, $after), null);
+                $known = $known->with($lines[$place], Effect::between($before, $after), null);
                 $before = $after;
             } catch (DoesNotFit $trouble) {
-                $known = $known->with($lines[$place], $network, null, $trouble->phrase());
+                $known = $known->with($lines[$place], null, $trouble->phrase());
             }
         }
         $this->goTo($this->network);
-        $this->remembered = $known->ending($before);
 
-        return new Tried(
-            Effect::between($base, $before),
-            array_filter($known->own),
-            array_filter($known->troubles, fn (?Phrase $trouble) => $trouble !== null),
-        );
+        return new Tried(Effect::between($base, $before), $known);
     }
 
     /**
@@ -137,12 +131,12 @@ final class Trial
      */
     public function within(Network $network, callable $do): mixed
     {
-        $stood = [$this->network, $this->outcome, $this->remembered];
+        $stood = [$this->network, $this->outcome];
         $this->settle($network);
         try {
             return $do();
         } finally {
-            [$this->network, $this->outcome, $this->remembered] = $stood;
+            [$this->network, $this->outcome] = $stood;
             $this->goTo($this->network);
         }
     }
@@ -169,7 +163,7 @@ final class Trial
             try {
                 $this->plan = NetChange::plan($this->plan, $network);
             } catch (QuantityOutOfRange|LoopFound $trouble) {
-                $this->plan = (new Planner)->plan($stood, $this->options);
+                $this->plan = $this->planner->plan($stood, $this->options);
                 throw new DoesNotFit($trouble->phrase(), $trouble);
             }
         }

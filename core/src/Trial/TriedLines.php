@@ -6,37 +6,27 @@ namespace Yposta\Core\Trial;
 
 use Yposta\Core\Network\Network;
 use Yposta\Core\Study\Change;
+use Yposta\Core\Study\Changes;
 use Yposta\Core\Support\Phrase;
 
-/** Lines that have been tried one on top of the other, remembered so that a further one does not try them again. */
+/**
+ * Lines that have been tried one on top of the other, so that a further one does not try them again. Plain values, which can be kept; they
+ * tell of the network that they were tried on and of no other.
+ */
 final readonly class TriedLines
 {
     /**
      * @param  list<list<Change>>  $lines
-     * @param  list<Network>  $networks  after each line
      * @param  list<Effect|null>  $own  of each line; null where it does not fit
      * @param  list<Phrase|null>  $troubles  why it does not fit
-     * @param  Outcome|null  $outcome  after the last line, where they are still known
      */
-    private function __construct(
-        private Network $ground,
-        public array $lines,
-        private array $networks,
-        public array $own,
-        public array $troubles,
-        public ?Outcome $outcome,
-    ) {
+    private function __construct(public array $lines, public array $own, public array $troubles)
+    {
     }
 
-    public static function none(Network $ground): self
+    public static function none(): self
     {
-        return new self($ground, [], [], [], [], null);
-    }
-
-    /** These, if they were tried on this network, else none. */
-    public function on(Network $ground): self
-    {
-        return $this->ground === $ground ? $this : self::none($ground);
+        return new self([], [], []);
     }
 
     /**
@@ -48,29 +38,24 @@ final readonly class TriedLines
     {
         for ($same = 0; $same < count($this->lines) && $same < count($lines) && $this->lines[$same] == $lines[$same]; $same++);
 
-        return $same === count($this->lines) ? $this
-            : new self(
-                $this->ground, array_slice($this->lines, 0, $same), array_slice($this->networks, 0, $same),
-                array_slice($this->own, 0, $same), array_slice($this->troubles, 0, $same), null,
-            );
-    }
-
-    /** @param  list<Change>  $line */
-    public function with(array $line, Network $network, ?Effect $own, ?Phrase $trouble): self
-    {
         return new self(
-            $this->ground, [...$this->lines, $line], [...$this->networks, $network], [...$this->own, $own],
-            [...$this->troubles, $trouble], null,
+            array_slice($this->lines, 0, $same), array_slice($this->own, 0, $same), array_slice($this->troubles, 0, $same),
         );
     }
 
-    public function ending(Outcome $outcome): self
+    /** @param  list<Change>  $line */
+    public function with(array $line, ?Effect $own, ?Phrase $trouble): self
     {
-        return new self($this->ground, $this->lines, $this->networks, $this->own, $this->troubles, $outcome);
+        return new self([...$this->lines, $line], [...$this->own, $own], [...$this->troubles, $trouble]);
     }
 
-    public function network(): Network
+    /** The network that they were tried on, with those that fit. */
+    public function apply(Network $network): Network
     {
-        return $this->networks === [] ? $this->ground : $this->networks[count($this->networks) - 1];
+        foreach ($this->lines as $place => $line) {
+            $network = $this->own[$place] === null ? $network : (new Changes($line))->apply($network);
+        }
+
+        return $network;
     }
 }

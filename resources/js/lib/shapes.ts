@@ -348,6 +348,7 @@ export interface DraftState {
     canUndo: boolean;
     canRedo: boolean;
     troubles: number;
+    broken: string | null;
 }
 
 /** The balances that a draft changes, by point and first day of the period, as decimals. */

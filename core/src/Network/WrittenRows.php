@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Network;
+
+use Yposta\Core\Declaration\Declaration;
+
+/** The rows that differ between two networks, whatever made them differ: what a change really writes. */
+final readonly class WrittenRows
+{
+    /** @param  array<class-string, array<string, array{object|null, object|null}>>  $pairs  before and after, by class and key */
+    private function __construct(private array $pairs)
+    {
+    }
+
+    public static function between(Network $before, Network $after): self
+    {
+        $pairs = [];
+        foreach (Network::classes() as $class) {
+            if ($before->isSame($after, $class)) {
+                continue;
+            }
+            $declaration = Declaration::of($class);
+            $key = $declaration->file->key === []
+                ? fn (object $row): string => implode("\x1f", $declaration->fields($row))
+                : fn (object $row): string => (string) $declaration->keyOf($row);
+            $different = RowDifference::of($before->rows($class), $after->rows($class), $key);
+            $different === [] || $pairs[$class] = $different;
+        }
+
+        return new self($pairs);
+    }
+
+    /** @return iterable<array{object|null, object|null}> each row as it was and as it is, null where it was not or is not */
+    public function all(): iterable
+    {
+        foreach ($this->pairs as $pairs) {
+            yield from array_values($pairs);
+        }
+    }
+}
