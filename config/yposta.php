@@ -19,6 +19,13 @@ return [
     'plan_socket' => env('YPOSTA_PLAN_SOCKET'),
 
     /*
+     * The host names under which the application may be asked, and the addresses of proxies that may say who asks; commas between them.
+     * Without names: the host of APP_URL and the machine itself.
+     */
+    'hosts' => env('YPOSTA_HOSTS'),
+    'proxies' => env('YPOSTA_PROXIES'),
+
+    /*
      * What one question to it may take, and how many are answered beside each other.
      */
     'question_seconds' => (int) env('YPOSTA_QUESTION_SECONDS', 60),

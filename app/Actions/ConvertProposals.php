@@ -103,6 +103,14 @@ final readonly class ConvertProposals
             );
         }
 
+        $since = RunProposals::orderedSince($run, $numbers);
+        if ($since !== null) {
+            throw Refused::because(
+                'convert.ordered_since',
+                ['item' => (string) $since->item, 'order' => (string) $since->order, 'by' => (string) $since->by], 'stale',
+            );
+        }
+
         return new StoredPlan($run);
     }
 

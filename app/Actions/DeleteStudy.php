@@ -24,7 +24,7 @@ final readonly class DeleteStudy
                 throw Refused::because('study.delete_running', ['study' => $study->name], 'running');
             }
             foreach ($runs as $run) {
-                PlanStore::forget($run);
+                PlanStore::forget($run->id);
                 $run->delete();
             }
             $study->delete();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\DeadRuns;
 use App\Jobs\ExecuteRun;
 use App\Models\Run;
 use App\Models\Study;
@@ -11,20 +12,14 @@ use App\Models\User;
 use App\Planning\RunParameters;
 use App\Support\Refused;
 use App\Support\Settings;
-use App\Support\Words;
-use App\Support\Worker;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Options\Options;
-use Yposta\Core\Support\Phrase;
 
 /** Queues a run of the live plan, or of a study. */
 final readonly class StartRun
 {
-    /** A run that has not been heard of for so many minutes has died. */
-    private const SILENT_MINUTES = 10;
-
     /**
      * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly`
      *    narrows to what is sold, or if false takes all levels
@@ -34,28 +29,33 @@ final readonly class StartRun
     public function __invoke(array $wishes, ?User $by, ?Study $study = null): Run
     {
         $options = $this->options($wishes);
+        DeadRuns::look();
         $run = DB::transaction(function () use ($options, $by, $study): Run {
             $underWay = fn () => Run::query()->where('study_id', $study?->id)->whereIn('status', ['queued', 'running']);
-            foreach ($underWay()->get() as $other) {
-                if ($other->updated_at?->isBefore(now()->subMinutes(self::SILENT_MINUTES)) || Worker::isGone($other->worker)) {
-                    $other->update(['status' => 'failed', 'trouble' => Words::say(new Phrase('journal.run.died'))]);
-                }
-            }
             if ($underWay()->exists()) {
                 throw $study === null
                     ? Refused::because('run.under_way', [], 'running')
                     : Refused::because('study.under_way', ['study' => $study->name], 'running');
             }
 
-            return Run::query()->create([
+            $run = Run::query()->create([
                 'study_id' => $study?->id,
                 'status' => 'queued', 'parameters' => RunParameters::of($options), 'plan_date' => Day::format($options->planDate),
                 'horizon_end' => Day::format($options->horizonEnd), 'user_id' => $by?->id,
             ]);
+            self::queueIsHere() && ExecuteRun::dispatch($run->id); // the run and its job are there together, or neither
+
+            return $run;
         });
-        ExecuteRun::dispatch($run->id);
+        self::queueIsHere() || ExecuteRun::dispatch($run->id);
 
         return $run->refresh();
+    }
+
+    /** Whether jobs are kept in the database, and so come with the transaction. */
+    private static function queueIsHere(): bool
+    {
+        return config('queue.default') === 'database';
     }
 
     /**

@@ -15,9 +15,12 @@ use App\Support\Words;
 use App\Support\Worker;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\DB;
 use Throwable;
+use Yposta\Core\NetChange\NetChange;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Options\InvalidOptions;
+use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\ChangeCodec;
@@ -34,23 +37,30 @@ final class ExecuteRun implements ShouldQueue
 
     public int $timeout = 1800;
 
+    /** How often what was written meanwhile is taken in. */
+    private const MOST_ROUNDS = 5;
+
     public function __construct(private readonly int $runId)
     {
     }
 
     public function handle(NetworkReader $reader, PlanStore $store): void
     {
+        $claimed = Run::query()->whereKey($this->runId)->where('status', 'queued')->update([
+            'status' => 'running', 'stage' => 'reading', 'started_at' => now(), 'worker' => Worker::here(), 'trouble' => null,
+            'attempts' => DB::raw('attempts + 1'),
+        ]);
+        if ($claimed !== 1) {
+            return; // a worker that was thought dead, or a job that came twice
+        }
         $run = Run::query()->findOrFail($this->runId);
         gc_disable(); // a plan is one large web of objects that live to the end of the run
         try {
-            $this->say($run, 'reading', ['status' => 'running', 'started_at' => now(), 'worker' => Worker::here()]);
-            [$network, $change] = Snapshot::read(fn () => [$reader->read(), Journal::newest()]);
-            $run->update(['last_change' => $change, 'fingerprint' => hash('sha256', serialize($network))]);
-            $plan = RunLimits::planner()->plan(
-                $this->changed($run, $network),
-                RunParameters::options($run->parameters),
-                fn (string $stage) => $this->say($run, $stage),
-            );
+            $store->forgetRest();
+            $network = $this->read($run, $reader);
+            $options = RunParameters::options($run->parameters);
+            $plan = RunLimits::planner()->plan($network, $options, fn (string $stage) => $this->say($run, $stage));
+            $plan = $this->upToDate($run, $plan, $reader);
             $this->say($run, 'storing');
             $store->store($run, $plan);
         } catch (DoesNotFit $trouble) {
@@ -65,6 +75,31 @@ final class ExecuteRun implements ShouldQueue
         }
     }
 
+    /** What is planned, as it stands now; the run remembers how much of what people wrote is in it. */
+    private function read(Run $run, NetworkReader $reader): Network
+    {
+        [$network, $change, $conversion] = Snapshot::read(
+            fn () => [$reader->read(), Journal::newest(), (int) DB::table('conversions')->max('id')],
+        );
+        $run->update(['last_change' => $change, 'last_conversion' => $conversion, 'fingerprint' => hash('sha256', serialize($network))]);
+
+        return $this->changed($run, $network);
+    }
+
+    /**
+     * Takes in what people wrote while it was planned, so that nothing is proposed that has been ordered meanwhile. Where they write
+     * faster than it can follow, the plan says by how much it is behind.
+     */
+    private function upToDate(Run $run, Plan $plan, NetworkReader $reader): Plan
+    {
+        for ($round = 0; $round < self::MOST_ROUNDS && Journal::newest() !== $run->last_change; $round++) {
+            $this->say($run, 'catching up');
+            $plan = NetChange::plan($plan, $this->read($run, $reader));
+        }
+
+        return $plan;
+    }
+
     /** The network with the changes of the study that the run belongs to. */
     private function changed(Run $run, Network $network): Network
     {
@@ -73,8 +108,7 @@ final class ExecuteRun implements ShouldQueue
 
     public function failed(?Throwable $trouble): void
     {
-        Run::query()->whereKey($this->runId)->whereIn('status', ['queued', 'running'])
-            ->update(['status' => 'failed', 'trouble' => Words::say(new Phrase('journal.run.stopped'))]);
+        DeadRuns::look(); // another worker may have taken it up
     }
 
     /** @param  array<string, mixed>  $more */

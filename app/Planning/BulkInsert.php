@@ -8,17 +8,25 @@ use Illuminate\Support\Facades\DB;
 use PDO;
 use PDOStatement;
 
-/** Many rows into one table through one prepared statement. Call within a transaction, and {@see finish()} at the end. */
+/**
+ * Many rows into one table through one prepared statement, in pieces between which others may write. Call {@see finish()} at the end.
+ */
 final class BulkInsert
 {
     /** SQLite takes so many values in a statement in every version in use. */
     private const MOST_VALUES = 30_000;
+
+    /** Statements to a piece. */
+    private const PIECE = 8;
 
     private readonly PDO $pdo;
 
     private readonly int $rowsAtOnce;
 
     private ?PDOStatement $statement = null;
+
+    /** @var list<list<mixed>> values of whole statements */
+    private array $full = [];
 
     /** @var list<mixed> */
     private array $values = [];
@@ -37,20 +45,32 @@ final class BulkInsert
     {
         array_push($this->values, ...$row);
         if (++$this->rows === $this->rowsAtOnce) {
-            $this->statement ??= $this->prepare($this->rowsAtOnce);
-            $this->statement->execute($this->values);
+            $this->full[] = $this->values;
             $this->values = [];
             $this->rows = 0;
+            count($this->full) === self::PIECE && DB::transaction($this->write(...));
         }
+    }
+
+    private function write(): void
+    {
+        foreach ($this->full as $values) {
+            $this->statement ??= $this->prepare($this->rowsAtOnce);
+            $this->statement->execute($values);
+        }
+        $this->full = [];
     }
 
     public function finish(): void
     {
-        if ($this->rows > 0) {
-            $this->prepare($this->rows)->execute($this->values);
-            $this->values = [];
-            $this->rows = 0;
-        }
+        DB::transaction(function (): void {
+            $this->write();
+            if ($this->rows > 0) {
+                $this->prepare($this->rows)->execute($this->values);
+                $this->values = [];
+                $this->rows = 0;
+            }
+        });
     }
 
     private function prepare(int $rows): PDOStatement

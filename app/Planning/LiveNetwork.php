@@ -19,10 +19,14 @@ final class LiveNetwork
     {
     }
 
-    /** Read anew when something was written since. */
-    public function read(): Network
+    /**
+     * Read anew when something was written since.
+     *
+     * @param  int|null  $stamp  as it was found just before
+     */
+    public function read(?int $stamp = null): Network
     {
-        $stamp = $this->stamp();
+        $stamp ??= $this->stamp();
         if ($this->network === null || $stamp !== $this->stamp) {
             $this->network = Snapshot::read($this->reader->read(...));
             $this->stamp = $stamp;

@@ -34,23 +34,25 @@ final class PlanStore
         $this->dates = new Dates;
     }
 
+    /** Others write between the pieces of it; the plan before stays the live one until all is there. */
     public function store(Run $run, Plan $plan): void
     {
+        $this->number($plan);
+        $this->points($run->id, $plan);
+        $this->supplies($run->id, $plan);
+        $this->demands($run->id, $plan);
+        $this->pegs($run->id, $plan);
+        $this->messages($run->id, $plan);
         DB::transaction(function () use ($run, $plan): void {
-            $this->number($plan);
-            $this->points($run->id, $plan);
-            $this->supplies($run->id, $plan);
-            $this->demands($run->id, $plan);
-            $this->pegs($run->id, $plan);
-            $this->messages($run->id, $plan);
             $live = $run->study_id === null;
             $live && Run::query()->where('current', true)->update(['current' => false]);
             $run->update([
                 'status' => 'done', 'stage' => null, 'current' => $live, 'stored' => true, 'finished_at' => now(),
                 'summary' => get_object_vars(Summary::of($plan)),
             ]);
-            $this->forgetOldRuns($run);
+            $this->retireOldRuns($run);
         });
+        $this->forgetRest();
     }
 
     private function number(Plan $plan): void
@@ -190,21 +192,29 @@ final class PlanStore
     }
 
     /** Old runs keep their summary, for comparison; their rows would only fill the disk. */
-    private function forgetOldRuns(Run $new): void
+    private function retireOldRuns(Run $new): void
     {
         $runs = fn () => Run::query()->where('stored', true)->where('study_id', $new->study_id);
         $kept = $runs()->orderByDesc('id')->limit($new->study_id === null ? Stored::int(config('yposta.kept_runs')) : 1)->pluck('id');
-        foreach ($runs()->whereNotIn('id', $kept)->get() as $old) {
-            self::forget($old);
-            $old->update(['stored' => false]);
+        $runs()->whereNotIn('id', $kept)->update(['stored' => false]);
+    }
+
+    /** Deletes what is left of runs that are not kept, or died in the middle. */
+    public function forgetRest(): void
+    {
+        $kept = Run::query()->where(fn ($query) => $query->where('stored', true)->orWhere(
+            fn ($query) => $query->where('status', 'running')->where('stage', 'storing'),
+        ))->pluck('id');
+        foreach (DB::table('plan_points')->whereNotIn('run_id', $kept)->distinct()->pluck('run_id') as $run) {
+            self::forget((int) $run);
         }
     }
 
-    /** Deletes the rows of a run; call within a transaction. */
-    public static function forget(Run $run): void
+    /** Deletes the rows of a run; those go last by which one sees that there are some. */
+    public static function forget(int $run): void
     {
         foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_supplies', 'plan_points'] as $table) {
-            DB::table($table)->where('run_id', $run->id)->delete();
+            DB::table($table)->where('run_id', $run)->delete();
         }
     }
 }

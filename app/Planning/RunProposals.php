@@ -83,6 +83,23 @@ final class RunProposals implements ProposalOrigins
         return $found;
     }
 
+    /**
+     * An order that was made of a proposal of another run after this one had read the data, for a point of some of its proposals: they
+     * may be covered by it.
+     *
+     * @param  list<int>  $numbers
+     */
+    public static function orderedSince(Run $run, array $numbers): ?stdClass
+    {
+        $points = (new self($run))->query($run->id)->whereIn('s.name', array_map(strval(...), $numbers));
+
+        return DB::table('conversions as c')->join('order_lines as l', 'l.id', '=', 'c.order_line_id')
+            ->join('orders as o', 'o.id', '=', 'l.order_id')->join('users as u', 'u.id', '=', 'c.user_id')
+            ->joinSub($points, 'x', fn (JoinClause $join) => $join->on('x.item_code', '=', 'l.item_code')->on('x.site_code', '=', 'o.site_code'))
+            ->where('c.id', '>', $run->last_conversion)->where('c.run_id', '<>', $run->id)->where('l.cancelled', false)
+            ->orderByDesc('c.id')->first(['l.item_code as item', 'o.code as order', 'u.name as by']);
+    }
+
     /** @return Collection<int, stdClass> */
     private function open(string $item, string $site): Collection
     {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Http\TrustedHosts;
+use App\Jobs\DeadRuns;
 use App\Planning\LiveNetwork;
+use App\Support\Health;
 use App\Support\Languages;
 use App\Support\SqliteConnection;
 use App\Trials\LivePlan;
@@ -13,8 +16,10 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Foundation\Http\Events\RequestHandled;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
@@ -40,6 +45,11 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Event::listen(RequestHandled::class, fn () => $this->app->make(LiveNetwork::class)->forget());
+        Queue::looping(function (): void {
+            Health::workerIsHere();
+            DeadRuns::look();
+        });
+        TrustProxies::at(TrustedHosts::listed(config('yposta.proxies')));
         RateLimiter::for('sign-in', fn (Request $request) => [
             Limit::perMinute(20)->by($request->ip()),
             Limit::perMinute(5)->by(Str::lower(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip()),

@@ -20,6 +20,9 @@ final class OrderNumbers
      */
     public static function next(array $counts): array
     {
+        if ($counts === []) {
+            return [];
+        }
         $keys = array_map(fn (string $kind) => 'next_order.'.self::LETTERS[$kind], array_combine(array_keys($counts), array_keys($counts)));
         $kept = DB::table('settings')->whereIn('key', array_values($keys))->pluck('value', 'key')->map(fn ($value) => (int) $value)->all();
         $codes = $next = [];
@@ -40,7 +43,7 @@ final class OrderNumbers
             }
             $next[] = ['key' => $keys[$kind], 'value' => (string) $number];
         }
-        $next === [] || DB::table('settings')->upsert($next, ['key'], ['value']);
+        DB::table('settings')->upsert($next, ['key'], ['value']);
 
         return $codes;
     }

@@ -39,17 +39,19 @@ final class LivePlan
 
     private string $planDate = '';
 
+    private ?int $data = null;
+
     /** Why the data cannot be planned, so that it is not tried for each question. */
     private ?Refused $trouble = null;
 
-    public function __construct(private readonly LiveNetwork $data)
+    public function __construct(private readonly LiveNetwork $source)
     {
     }
 
     /** The live data, whether or not they can be planned. */
     public function network(): Network
     {
-        return $this->data->read();
+        return $this->source->read($this->data);
     }
 
     /** Why there is no plan to try on; null when there is one. */
@@ -69,7 +71,8 @@ final class LivePlan
     {
         $this->run = Run::live();
         $this->planDate = Settings::planDate();
-        $this->now = "{$this->data->stamp()}:{$this->run?->id}:{$this->planDate}";
+        $this->data = $this->source->stamp();
+        $this->now = "{$this->data}:{$this->run?->id}:{$this->planDate}";
     }
 
     /** What the plan is made of: while it stays, so does the plan. */
@@ -90,7 +93,7 @@ final class LivePlan
         }
         if ($this->trial === null || $stamp !== $this->stamp) {
             $options = $this->optionsOf($run);
-            $network = $this->data->read();
+            $network = $this->source->read($this->data);
             gc_disable(); // a plan is one large web of objects that live on
             try {
                 if ($this->trial === null || $options != $this->options) {

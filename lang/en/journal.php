@@ -26,10 +26,10 @@ return [
     ],
     'nothing_to_hold' => 'Nothing more is there to be held for these. Nothing was changed.',
     'run' => [
-        'died' => 'The run stopped without a word; the plan before it stands.',
+        'again' => 'The run was interrupted and begins again.',
+        'died' => 'The run stopped without a word, several times; the plan before it stands.',
         'failed' => ':Trouble. The plan before it stands.',
         'inside' => 'something went wrong inside the run; it was written to the log',
-        'stopped' => 'The run was stopped. The plan before it stands.',
         'unfit' => 'a change of the study does not fit any more: :trouble',
     ],
     'sentence' => ':What.',

@@ -38,6 +38,7 @@ return [
         'quantity' => 'The quantity of :item: :trouble. Nothing was ordered.',
         'quantity_above' => 'The quantity of :item must be above 0. Nothing was ordered.',
         'study' => 'A study never makes orders. Nothing was ordered; go back to the live plan and convert there.',
+        'ordered_since' => ':by ordered :item in :order while this plan was made, so it may be covered. Run the plan again; nothing was ordered.',
         'twice' => 'A proposal was picked twice. Nothing was ordered.',
         'unknown' => 'There is no proposal :number in this plan. Nothing was ordered.',
         'unknown_supplier' => 'There is no supplier :supplier. Nothing was ordered.',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\StartRun;
+use App\Jobs\DeadRuns;
 use App\Models\Run;
 use App\Reading\Figures;
 use App\Reading\Shapes\RunStage;
@@ -38,6 +39,9 @@ final class RunController extends Controller
 
     public function show(Run $run): JsonResponse
     {
+        DeadRuns::look();
+        $run->refresh();
+
         return response()->json($this->state($run));
     }
 

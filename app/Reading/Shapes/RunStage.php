@@ -13,5 +13,6 @@ enum RunStage: string
     case Demand = 'demand';
     case Netting = 'netting';
     case Projection = 'projection';
+    case CatchingUp = 'catching up';
     case Storing = 'storing';
 }

@@ -56,7 +56,7 @@ export type RemedyKind =
     | 'urgent';
 
 /** What a run is doing, in its order. */
-export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'storing';
+export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'catching up' | 'storing';
 
 /** How far a run is. */
 export type RunStatus = 'queued' | 'running' | 'done' | 'failed';

@@ -67,5 +67,6 @@ export const RUN_STAGES: Record<RunStage, Sentence> = {
     demand: 'Demand',
     netting: 'Netting',
     projection: 'What will be, and pegging',
+    'catching up': 'Taking in what was written meanwhile',
     storing: 'Storing the result',
 };
