@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AvailabilityController;
 use App\Http\Controllers\BundleController;
 use App\Http\Controllers\DemandController;
@@ -36,6 +37,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::post('/site', SiteController::class);
     Route::get('/search', SearchController::class);
+    Route::get('/account', [AccountController::class, 'show']);
+    Route::post('/account/password', [AccountController::class, 'password'])->middleware('throttle:password');
 
     Route::get('/', TodayController::class);
 

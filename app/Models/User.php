@@ -13,6 +13,8 @@ use Spatie\Permission\Traits\HasRoles;
  * @property int $id
  * @property string $name
  * @property string $email
+ * @property string $password hashed
+ * @property \Carbon\CarbonImmutable|null $retired_at since when they may not sign in any more
  */
 final class User extends Authenticatable
 {
@@ -24,6 +26,6 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'retired_at' => 'immutable_datetime'];
     }
 }

@@ -78,6 +78,13 @@ return [
         'dealt_with' => 'This has been dealt with already.',
         'no_component' => ':order has no component :line. Nothing was noted.',
     ],
+    'password' => [
+        'common' => 'Others have this password too, or it is made of your name. Take one that is your own; nothing was changed.',
+        'long' => 'A password takes up to :most letters. Nothing was changed.',
+        'same' => 'That is the password you have. Nothing was changed.',
+        'short' => 'A password takes at least :least letters. Nothing was changed.',
+        'wrong' => 'Your present password is another. Nothing was changed.',
+    ],
     'plan' => [
         'broken' => ':Trouble. Nothing can be tried until that is mended.',
         'mended' => ':Trouble. With this draft it can be planned again.',

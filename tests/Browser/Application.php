@@ -134,15 +134,9 @@ final class Application
         $planned->backup(new SQLite3("{$this->database}.start"));
         $planned->close();
         $root = dirname(__DIR__, 2);
-        $this->begin(['php', 'artisan', 'queue:work', '--quiet', '--sleep=0.1', '--tries=1'], $root);
-        $this->begin(['php', 'artisan', 'yposta:keep-plan', '--quiet'], $root);
         $this->begin(
-            [
-                'php', '-d', 'opcache.enable_cli=1', '-S', "127.0.0.1:{$this->port}",
-                "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php",
-            ],
-            "{$root}/public",
-            ['PHP_CLI_SERVER_WORKERS' => '3'],
+            ['php', 'artisan', 'yposta:serve', "--port={$this->port}", '--workers=3', "--socket={$this->database}.plan"],
+            $root,
         );
         $driverPort = $this->driverPort = self::freePort();
         $this->begin(['chromedriver', "--port={$driverPort}"], $root);

@@ -30,7 +30,7 @@ function everyTable(): string
 
 /** Routes that write nothing of the company: a person's own session, draft and filters. */
 const OWN = [
-    'POST sign-in', 'POST sign-out', 'POST site', 'POST shown-plan', 'POST views', 'DELETE views', 'DELETE draft',
+    'POST sign-in', 'POST sign-out', 'POST account/password', 'POST site', 'POST shown-plan', 'POST views', 'DELETE views', 'DELETE draft',
     'DELETE draft/lines/{id}',
     'POST draft/lines/{id}/accept', 'POST draft/balances', 'POST draft/step', 'POST draft/commit', 'POST shortages/resolve',
 ];

@@ -27,6 +27,7 @@ const state = (more: Partial<DraftState>): DraftState => ({
     canUndo: false,
     canRedo: false,
     troubles: 0,
+    broken: null,
     ...more,
 });
 const mark = { reference: 'order:P1', due: '2026-03-11', qty: null, text: 'P1 to Wed 11 Mar' };

@@ -67,6 +67,7 @@ const state = (lines: DraftLine[], more: Partial<DraftState> = {}): DraftState =
     canUndo: true,
     canRedo: false,
     troubles: lines.filter((one) => one.trouble !== null).length,
+    broken: null,
     ...more,
 });
 
@@ -160,6 +161,14 @@ describe('the tray', () => {
         http.postJson.mockResolvedValue({ state: state([line(1), line(2), line(3)]), marks: [] });
         await user.click(screen.getByRole('button', { name: 'Take it all the same' }));
         expect(http.postJson).toHaveBeenCalledWith('/draft/lines/2/accept', {});
+    });
+
+    it('says that nobody can plan it, and lets it be committed', async () => {
+        await tray(state([line(1)], { figures: [], broken: 'ROD at MAIN goes beyond. With this draft it can be planned again.' }));
+
+        expect(screen.getByRole('alert').textContent).toContain('it can be planned again');
+        expect(screen.queryByText('no figure changes')).toBeNull();
+        expect(screen.getByRole('button', { name: 'Commit' })).toHaveProperty('disabled', false);
     });
 
     it('is undone and done again by key, but not while one types', async () => {

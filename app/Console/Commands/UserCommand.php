@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Actions\ChangePassword;
+use App\Actions\RetireUser;
 use App\Models\User;
+use App\Support\Refused;
 use App\Support\Roles;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -15,35 +18,57 @@ final class UserCommand extends Command
 {
     use TellsOnStandardError;
 
-    protected $signature = 'yposta:user {email} {name} {role : planner, buyer, scheduler, sales, viewer or administrator} {--password= : made up and shown when it is not given}';
+    protected $signature = 'yposta:user {email} {name?} {role? : planner, buyer, scheduler, sales, viewer or administrator}
+        {--password= : made up and shown when it is not given}
+        {--retire : take their way in; what they did stays under their name}';
 
-    protected $description = 'Add a person who may sign in, or change their name, role and password';
+    protected $description = 'Add a person who may sign in, change their name, role and password, or retire them';
 
-    public function handle(): int
+    public function handle(ChangePassword $change, RetireUser $retire): int
     {
-        $password = (string) ($this->option('password') ?? Str::password(16, symbols: false));
-        $given = [
-            'email' => $this->argument('email'), 'name' => $this->argument('name'), 'role' => $this->argument('role'),
-            'password' => $password,
-        ];
+        $email = Str::lower((string) $this->argument('email'));
+        $person = User::query()->where('email', $email)->first();
+        if ($this->option('retire')) {
+            return $this->retire($person, $email, $retire);
+        }
+        $given = ['email' => $email, 'name' => $this->argument('name'), 'role' => $this->argument('role')];
         $check = Validator::make($given, [
             'email' => 'required|email|max:190', 'name' => 'required|string|max:190',
-            'role' => 'required|in:'.implode(',', array_keys(Roles::OF)), 'password' => 'required|string|min:10',
+            'role' => 'required|in:'.implode(',', array_keys(Roles::OF)),
         ]);
         if ($check->fails()) {
             $this->complain(array_values($check->errors()->all()));
 
             return 2;
         }
-        DB::transaction(function () use ($given): void {
-            Roles::install();
-            User::query()->updateOrCreate(
-                ['email' => Str::lower($given['email'])],
-                ['name' => $given['name'], 'password' => $given['password']],
-            )->syncRoles([$given['role']]);
-        });
-        $this->line("{$given['name']} signs in as {$given['email']}"
-            .($this->option('password') === null ? " with the password {$password}" : '').'.');
+        $password = (string) ($this->option('password') ?? Str::password(16, symbols: false));
+        try {
+            DB::transaction(function () use ($given, $person, $password, $change): void {
+                Roles::install();
+                $person ??= new User(['email' => $given['email'], 'password' => '']);
+                $person->forceFill(['name' => $given['name'], 'retired_at' => null])->save();
+                $person->syncRoles([$given['role']]);
+                $change->set($person, $password);
+            });
+        } catch (Refused $refused) {
+            $this->complain([$refused->sentence()]);
+
+            return 2;
+        }
+        $this->line("{$given['name']} signs in as {$email}".($this->option('password') === null ? " with the password {$password}" : '').'.');
+
+        return 0;
+    }
+
+    private function retire(?User $person, string $email, RetireUser $retire): int
+    {
+        if ($person === null) {
+            $this->complain(["There is nobody with the address {$email}."]);
+
+            return 2;
+        }
+        $retire($person);
+        $this->line("{$person->name} does not sign in any more.");
 
         return 0;
     }

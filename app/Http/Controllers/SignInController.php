@@ -22,8 +22,8 @@ final class SignInController extends Controller
 
     public function store(Request $request): RedirectResponse
     {
-        $given = $request->validate(['email' => 'required|string|max:190', 'password' => 'required|string|max:190']);
-        if (! Auth::attempt(['email' => Str::lower($given['email']), 'password' => $given['password']])) {
+        $given = $request->validate(['email' => 'required|string|max:190', 'password' => 'required|string|max:2000']);
+        if (! Auth::attempt(['email' => Str::lower($given['email']), 'password' => $given['password'], 'retired_at' => null])) {
             throw ValidationException::withMessages(['email' => trans('This address and password do not belong together.')]);
         }
         $request->session()->regenerate();

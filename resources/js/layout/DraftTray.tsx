@@ -54,6 +54,11 @@ export function DraftTray() {
                     </button>
                 </p>
             )}
+            {state.broken && (
+                <p role="alert" className="border-b border-draft/20 bg-broken-tint px-3.5 py-1.5">
+                    {state.broken}
+                </p>
+            )}
             {!shown ? <p className="px-3.5 py-1 text-xs text-mute">{others(known.others)}</p> : <Bar open={open} onOpen={setOpen} />}
             {open && state.lines.length > 0 && <Opened />}
         </section>
@@ -88,7 +93,9 @@ function Bar({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void 
                     .map((figure) => (
                         <FigureChange key={figure.name} figure={figure} />
                     ))}
-                {count > 0 && state.figures.length === 0 && !busy && <span className="text-mute">{t('no figure changes')}</span>}
+                {count > 0 && state.figures.length === 0 && state.broken === null && !busy && (
+                    <span className="text-mute">{t('no figure changes')}</span>
+                )}
                 {state.troubles > 0 && (
                     <strong className="text-broken">{tn(':n line does not fit', ':n lines do not fit', state.troubles)}</strong>
                 )}
@@ -173,7 +180,8 @@ function Opened() {
 }
 
 function Line({ line }: { line: DraftLine }) {
-    const { drop, accept, busy } = useDraft();
+    const { drop, accept, busy, state } = useDraft();
+    const told = state.broken === null;
     return (
         <li className="flex items-baseline gap-3 border-b border-draft/15 px-3.5 py-1">
             <span className="min-w-0 flex-1">
@@ -199,7 +207,7 @@ function Line({ line }: { line: DraftLine }) {
                         <FigureChange key={figure.name} figure={figure} />
                     ))}
                 {line.notes.length > 0 && <span className="text-mute">{line.notes.join(', ')}</span>}
-                {!line.trouble && line.notes.length === 0 && line.figures.length === 0 && (
+                {!line.trouble && told && line.notes.length === 0 && line.figures.length === 0 && (
                     <span className="text-mute">{t('changes nothing by itself')}</span>
                 )}
             </span>

@@ -1,5 +1,5 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { router } from '@inertiajs/react';
+import { Link, router } from '@inertiajs/react';
 import { Check, ChevronDown, MapPin } from 'lucide-react';
 import { PlanChip } from '@/layout/PlanChip';
 import { RunPanel } from '@/layout/RunPanel';
@@ -83,6 +83,11 @@ function Person() {
                         </a>
                     </MenuItem>
                 )}
+                <MenuItem>
+                    <Link href="/account" className="block px-3 py-1.5 data-focus:bg-act-tint">
+                        {t('Your account')}
+                    </Link>
+                </MenuItem>
                 <MenuItem>
                     <button
                         type="button"

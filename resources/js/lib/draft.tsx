@@ -29,7 +29,7 @@ interface Draft {
     clear: () => void;
 }
 
-const EMPTY: DraftState = { version: 0, lines: [], figures: [], slips: [], canUndo: false, canRedo: false, troubles: 0 };
+const EMPTY: DraftState = { version: 0, lines: [], figures: [], slips: [], canUndo: false, canRedo: false, troubles: 0, broken: null };
 
 const DraftContext = createContext<Draft | null>(null);
 

@@ -70,6 +70,12 @@ export type ThreadKind = 'line' | 'stock' | 'order' | 'proposal' | 'gap';
 /** How strongly a line is said. */
 export type Tone = 'plain' | 'mute' | 'sum' | 'look' | 'broken';
 
+/** Who is signed in, and their password. */
+export interface AccountPage {
+    email: string;
+    shortest: number;
+}
+
 /** A proposal that should be converted together with others, so that nobody has to wait. */
 export interface AlongRow {
     number: number;

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ChangePassword;
+use App\Reading\Pages\AccountPage;
+use App\Reading\Shapes\Told;
+use App\Support\Passwords;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Response;
+
+final class AccountController extends Controller
+{
+    public function show(Request $request): Response
+    {
+        return (new AccountPage(email: $this->user($request)->email, shortest: Passwords::SHORTEST))->show();
+    }
+
+    public function password(Request $request, ChangePassword $change): JsonResponse
+    {
+        $given = $request->validate(['old' => 'required|string|max:2000', 'new' => 'required|string|max:2000']);
+        $change->own($this->user($request), $given['old'], $given['new'], $request->session()->getId());
+
+        return response()->json(new Told((string) trans('Your password is changed. Elsewhere you are signed out.')));
+    }
+}
