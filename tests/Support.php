@@ -6,6 +6,7 @@ namespace Tests;
 
 use Yposta\Core\Bundle\BundleReader;
 use Yposta\Core\Bundle\BundleRefused;
+use Yposta\Core\Bundle\BundleWriter;
 use Yposta\Core\Bundle\Contents;
 use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\Network;
@@ -49,6 +50,23 @@ final class Support
         }
 
         return $files;
+    }
+
+    /** A bundle written and read back. */
+    public static function throughFiles(Contents $contents): Contents
+    {
+        $files = [];
+        foreach ((new BundleWriter($contents->network, $contents->options))->files() as $name => ['columns' => $columns, 'rows' => $rows]) {
+            $stream = self::stream('');
+            foreach ([$columns, ...$rows] as $row) {
+                assert(count($row) === count($columns));
+                fputcsv($stream, $row, ',', '"', '', "\n");
+            }
+            rewind($stream);
+            $files[$name] = (string) stream_get_contents($stream);
+        }
+
+        return self::bundle($files);
     }
 
     public static function plan(Contents $contents): Plan

@@ -18,6 +18,7 @@ use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Quantity\QuantityGuard;
 use Yposta\Core\Study\SoundChange;
 use Yposta\Core\Study\Unsound;
 use Yposta\Core\Support\Phrase;
@@ -29,6 +30,7 @@ final readonly class ChangeForecast
      * @param  string  $start  ISO date of the bucket's first day
      * @param  string  $qty  decimal number; 0 empties the cell
      * @param  int  $version  of the cell as it was seen; 0 for an empty one
+     * @param  bool  $sure  whether the person has seen that it is far from what stood there
      *
      * @throws Refused when the quantity or bucket is wrong, or someone else has changed the cell
      */
@@ -40,6 +42,7 @@ final readonly class ChangeForecast
         string $qty,
         int $version,
         User $by,
+        bool $sure = false,
     ): ForecastCellRow {
         $of = MasterItem::query()->find($item);
         $like = ForecastCellRow::query()->where(['forecast' => $forecast, 'item_code' => $item, 'site_code' => $site])->first();
@@ -48,6 +51,7 @@ final readonly class ChangeForecast
         }
         $millionths = $this->quantity($qty, $of);
         $this->checkStart($start, BucketSize::from($like->bucket));
+        $sure || $this->checkFar($forecast, $of, $site, $start, $millionths);
 
         return DB::transaction(function () use ($forecast, $item, $site, $start, $millionths, $version, $by, $of, $like): ForecastCellRow {
             $cell = ForecastCellRow::query()->where([
@@ -85,6 +89,24 @@ final readonly class ChangeForecast
 
             return $cell;
         });
+    }
+
+    /**
+     * Beside what stands in the cell, or the most that the forecast has of the item where it is empty.
+     *
+     * @throws Refused
+     */
+    private function checkFar(string $forecast, MasterItem $item, string $site, string $start, int $qty): void
+    {
+        $cells = fn () => ForecastCellRow::query()->where(['forecast' => $forecast, 'item_code' => $item->code, 'site_code' => $site]);
+        $stands = (int) $cells()->where('start', $start)->value('qty');
+        $usual = $stands > 0 ? $stands : (int) $cells()->max('qty');
+        if ($qty > 0 && $usual > 0 && QuantityGuard::isAbsurd($usual, $qty)) {
+            $line = Words::say(new Phrase('refused.draft.far_line', [
+                'item' => $item->code, 'before' => new Amount($usual, $item->unit), 'after' => new Amount($qty, $item->unit),
+            ]));
+            throw Refused::because('forecast.far', ['lines' => $line], 'absurd', ['lines' => [$line]]);
+        }
     }
 
     private function quantity(string $text, MasterItem $item): int

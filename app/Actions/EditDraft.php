@@ -36,12 +36,13 @@ final readonly class EditDraft
      * Adds a line of changes that belong together.
      *
      * @param  list<array<mixed>>  $changes  as {@see ChangeCodec} keeps them
-     * @param  string|null  $title  what it is called, where that says more than the changes
+     * @param  string|null  $title  what it is called, where that says more than the changes; such a line was worked out, not typed
+     * @param  bool  $sure  whether the person has seen that a quantity is far from what stood there
      *
      * @throws Refused when a change is not sound
      * @throws Refused when it does not fit what the draft has made so far
      */
-    public function add(User $by, array $changes, ?string $title): Draft
+    public function add(User $by, array $changes, ?string $title, bool $sure = false): Draft
     {
         if ($changes === []) {
             throw Refused::because('draft.nothing');
@@ -63,6 +64,10 @@ final readonly class EditDraft
             }
             // asked before the draft is locked: whoever answers may have to read what others write
             $fit = $this->plans->ask(PlanQuestion::Fit, lines: $asked, changes: $encoded);
+            $sure
+                || $title !== null
+                || $fit['far'] === []
+                || throw Refused::because('draft.far', ['lines' => implode('; ', $fit['far'])], 'absurd', ['lines' => $fit['far']]);
             $ids = array_column($asked, 'id');
             $line = ['id' => $ids === [] ? 1 : max($ids) + 1, 'changes' => $fit['changes'], 'seen' => $fit['seen'], 'title' => $title];
             $added = false;

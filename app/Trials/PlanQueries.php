@@ -18,6 +18,7 @@ use App\Reading\Shapes\GrossRows;
 use App\Reading\Shapes\ResolvedNeeds;
 use App\Support\Refused;
 use App\Support\Settings;
+use App\Support\Words;
 use App\Trials\Views\AvailabilityView;
 use App\Trials\Views\BalanceView;
 use App\Trials\Views\DraftEffects;
@@ -30,15 +31,19 @@ use App\Trials\Views\WithoutHoldUp;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Conversion\DelayCheck;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reservation\Reservations;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\FarOff;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\ReleaseOrder;
 use Yposta\Core\Study\SoundChange;
+use Yposta\Core\Support\Phrase;
 use Yposta\Core\Trial\Trial;
 
 /**
@@ -112,7 +117,7 @@ final readonly class PlanQueries
      *
      * @param  Lines  $lines
      * @param  list<array<mixed>>  $changes
-     * @return array{changes: list<array<string, mixed>>, seen: array<string, string>}
+     * @return array{changes: list<array<string, mixed>>, seen: array<string, string>, far: list<string>} and what is far from what stood there
      *
      * @throws Refused when they do not
      */
@@ -124,14 +129,29 @@ final readonly class PlanQueries
         $fresh = NewCodes::fresh($this->withOrigins(array_map(ChangeCodec::decode(...), $changes), $drafted), $network);
         $fresh = [...$fresh, ...$this->heldOnRelease($fresh, $drafted)];
         try {
+            $far = [];
             foreach ($fresh as $change) {
+                $before = $network;
                 $network = SoundChange::apply($change, $network);
+                array_push($far, ...FarOff::of($change, $before, $network));
             }
         } catch (DoesNotFit $trouble) {
             throw Refused::because('draft.unfit', ['trouble' => $trouble->phrase()], 'fit');
         }
 
-        return ['changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $fresh), 'seen' => $seen];
+        return [
+            'changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $fresh), 'seen' => $seen,
+            'far' => array_map(fn (FarOff $one) => $this->farOff($one, $network), $far),
+        ];
+    }
+
+    private function farOff(FarOff $one, Network $network): string
+    {
+        $unit = $network->items[$one->item]->unit;
+
+        return Words::say(new Phrase('refused.draft.far_line', [
+            'item' => $one->item, 'before' => new Amount($one->before, $unit), 'after' => new Amount($one->after, $unit),
+        ]));
     }
 
     /**

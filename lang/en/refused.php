@@ -46,11 +46,14 @@ return [
     'draft' => [
         'busy' => 'The draft is being changed in another window. Nothing was added; try again.',
         'change' => ':Trouble. The draft is as it was.',
+        'far' => 'Far from what stood there: :lines. The draft is as it was.',
+        'far_line' => ':item: :after instead of :before',
         'full' => 'A draft takes up to :most lines. Commit or keep it first; nothing was added.',
         'nothing' => 'There is nothing to try. The draft is as it was.',
         'unfit' => ':Trouble. The draft is as it was.',
     ],
     'forecast' => [
+        'far' => 'Far from what stood there: :lines. The forecast is as it was.',
         'decimals' => ':item has :decimals decimals, :qty has more. The forecast is as it was.',
         'negative' => 'A forecast cannot be negative. It is as it was.',
         'none' => 'There is no forecast :forecast of :item at :site. Nothing was changed.',

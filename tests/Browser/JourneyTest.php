@@ -118,7 +118,7 @@ it('asks before an absurd quantity is ordered, and gives it back', function () {
     $old = $person->reads("{$row}//input[@inputmode='decimal']");
     $person->types("{$row}//input[@inputmode='decimal']", '99999')->clicks("{$row}//input[@type='checkbox']")
         ->clicks("//button[starts-with(normalize-space(), 'Convert')]")
-        ->sees('Is this quantity meant?')->sees('Nothing has been ordered yet.')->clicks("//button[normalize-space()='Back to the list']")->seesNot('Is this quantity meant?');
+        ->sees('Is this quantity meant?')->sees('Nothing has been ordered yet.')->clicks("//button[normalize-space()='Go back']")->seesNot('Is this quantity meant?');
     $person->clicks("{$row}//input[@inputmode='decimal']")->presses('ESCAPE');
     expect($person->reads("{$row}//input[@inputmode='decimal']"))->toBe($old);
 });

@@ -68,6 +68,15 @@ it('drops lines in any order, and undoes and redoes', function () {
         ->and($count($this->postJson('/draft/step', ['back' => true])))->toBe(2);
 });
 
+it('asks whether a typed quantity is meant that is far from what stood there', function () {
+    $qty = (int) DB::table('order_lines')->where('code', 'P-3308')->value('qty') / 1_000_000;
+    $change = ['change' => 'resize_order', 'order' => 'P-3308', 'qty' => (string) ($qty * 1000)];
+    ($this->draft)($change)->assertStatus(422)->assertJsonPath('reason', 'absurd')->assertJsonCount(1, 'details.lines');
+    expect(Draft::of($this->planner)?->lines ?? [])->toBe([]);
+    $this->postJson('/draft/lines', ['changes' => [$change], 'sure' => true])->assertOk();
+    ($this->draft)([...$change, 'qty' => (string) ($qty * 1001)])->assertOk(); // not far from what is drafted
+});
+
 it('refuses what does not fit, and says why', function (array $change, string $why) {
     ($this->draft)($change)->assertStatus(422)->assertJsonPath('message', $why);
 

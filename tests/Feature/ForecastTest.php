@@ -29,6 +29,15 @@ it('changes a cell, raises its version and counts as a change since the plan', f
     $this->get('/plan')->assertInertia(fn ($page) => $page->where('plan.changes', 1));
 });
 
+it('asks whether a quantity is meant that is far from what stood there, and refuses what nobody means', function () {
+    $asked = typeForecast(['qty' => '370000'])->assertStatus(422)->assertJsonPath('reason', 'absurd')->json('details.lines');
+    expect($asked)->toBe(['KIT: 370,000 instead of 15'])->and((int) ForecastCellRow::query()->where('qty', '>', 10 ** 9)->count())->toBe(0);
+    typeForecast(['qty' => '0'])->assertOk();
+    typeForecast(['qty' => '370000', 'version' => 2])->assertStatus(422)->assertJsonPath('reason', 'absurd'); // of an empty cell, too
+    typeForecast(['qty' => '370000', 'version' => 2, 'sure' => true])->assertOk();
+    typeForecast(['qty' => '9000000000000', 'version' => 3, 'sure' => true])->assertStatus(422)->assertJsonPath('reason', 'quantity');
+});
+
 it('does not count a cell that stays as it was', function () {
     typeForecast(['qty' => '15'])->assertOk()->assertJsonPath('version', 1);
 
@@ -76,7 +85,7 @@ it('shows what orders consume and what is left, as the core computes it', functi
 });
 
 it('plans the changed forecast in the next run', function () {
-    typeForecast(['qty' => '100'])->assertOk();
+    typeForecast(['qty' => '100', 'sure' => true])->assertOk();
     $this->postJson('/runs', [])->assertOk()->assertJsonPath('status', 'done');
 
     expect(Illuminate\Support\Facades\DB::table('plan_supplies')->where('run_id', Run::live()->id)->where('due', 'like', '2026-03-23%')

@@ -184,7 +184,7 @@ it('lets a draft mend what cannot be planned', function () {
     DB::table('sales_lines')->where('order_code', 'SO-7719')->where('line', '1')->update(['qty' => 9_000_000_000_000 * 1_000_000]);
     Journal::write('sales', 'far too much', $planner);
     expect(refusedWith(fn () => $this->there->ask(PlanQuestion::Shortages, ...$this->shortages)))->toContain('goes beyond');
-    $change = fn (array $fields) => $this->postJson('/draft/lines', ['changes' => [$fields]])->assertOk()->json('state');
+    $change = fn (array $fields) => $this->postJson('/draft/lines', ['changes' => [$fields], 'sure' => true])->assertOk()->json('state');
     expect($change(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-06'])['broken'])->toContain('With this draft too');
     $mended = $change(['change' => 'change_sales_line', 'order' => 'SO-7719', 'line' => '1', 'qty' => '5']);
     expect($mended['broken'])->toContain('With this draft it can be planned again')->and($mended['troubles'])->toBe(0)

@@ -70,6 +70,7 @@ describe('the draft', () => {
         expect(http.postJson).toHaveBeenCalledWith('/draft/lines', {
             changes: [{ change: 'move_order', order: 'P1', due: '2026-03-11' }],
             title: 'P1 later',
+            sure: false,
         });
         expect(result.current.state.version).toBe(2);
         expect(result.current.stamp).toBe(before + 1);

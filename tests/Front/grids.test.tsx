@@ -222,7 +222,10 @@ describe('the forecast grid', () => {
         await user.keyboard('30{Enter}');
         expect(document.activeElement).toBe(cell('WS-300', '9 Mar'));
         expect(http.postJson.mock.calls).toEqual([
-            ['/demand/forecast', { forecast: 'BASE', item: 'RG-110', site: 'OSK', start: '2026-03-09', qty: '30', version: 2 }],
+            [
+                '/demand/forecast',
+                { forecast: 'BASE', item: 'RG-110', site: 'OSK', start: '2026-03-09', qty: '30', version: 2, sure: false },
+            ],
         ]);
         await waitFor(() => expect(visit.reload).toHaveBeenCalledWith({ only: ['rows', 'plan'] }));
     });

@@ -55,11 +55,11 @@ final class DemandController extends Controller
         $given = $request->validate([
             'forecast' => 'required|string|max:190', 'item' => 'required|string|max:190', 'site' => 'required|string|max:190',
             'start' => 'required|string|max:20',
-            'qty' => 'present|nullable|string|max:60', 'version' => 'required|integer|min:0',
+            'qty' => 'present|nullable|string|max:60', 'version' => 'required|integer|min:0', 'sure' => 'boolean',
         ]);
         $cell = $change(
             $given['forecast'], $given['item'], $given['site'], $given['start'], (string) $given['qty'], (int) $given['version'],
-            $this->user($request),
+            $this->user($request), ($given['sure'] ?? false) === true,
         );
 
         return response()->json(['version' => $cell->version]);

@@ -31,10 +31,10 @@ final class DraftController extends Controller
         $given = $request->validate([
             'changes' => 'required|array|min:1|max:60',
             'changes.*' => 'array',
-            'title' => 'nullable|string|max:190',
+            'title' => 'nullable|string|max:190', 'sure' => 'boolean',
         ]);
 
-        $edit->add($this->user($request), array_values($given['changes']), $given['title'] ?? null);
+        $edit->add($this->user($request), array_values($given['changes']), $given['title'] ?? null, ($given['sure'] ?? false) === true);
 
         return $this->state($request, $plans);
     }

@@ -5,6 +5,7 @@ import type { Committed, DraftAnswer, DraftMark, DraftState, KeptStudy, Told } f
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
+import { useSure } from '@/lib/useSure';
 
 /** A change as the server keeps it: its kind and its fields. */
 export type Change = Record<string, unknown> & { change: string };
@@ -47,6 +48,7 @@ export function DraftProvider({ children }: { children: ReactNode }) {
     const [answer, setAnswer] = useState<DraftAnswer>({ state: EMPTY, marks: [] });
     const [stamp, setStamp] = useState(0);
     const [done, setDone] = useState<Draft['done']>(null);
+    const [ask, asking] = useSure('Draft it so', 'Nothing has been drafted yet.');
     const commitKey = useRef<{ version: number; key: string } | null>(null);
     const { lines, version } = shared.draft;
     const { id: planned, changes } = shared.plan;
@@ -100,7 +102,8 @@ export function DraftProvider({ children }: { children: ReactNode }) {
         trouble,
         done,
         may: shared.user.can.includes('make studies'),
-        add: (list, title) => edit(() => postJson('/draft/lines', { changes: list, title: title ?? null })),
+        add: (list, title) =>
+            edit(() => ask((sure) => postJson<DraftAnswer>('/draft/lines', { changes: list, title: title ?? null, sure }))),
         drop: (id) => void edit(() => deleteJson(`/draft/lines/${id}`)),
         accept: (id) => void edit(() => postJson(`/draft/lines/${id}/accept`, {})),
         discard: () => void edit(() => deleteJson('/draft')),
@@ -125,5 +128,10 @@ export function DraftProvider({ children }: { children: ReactNode }) {
         },
     };
 
-    return <DraftContext value={draft}>{children}</DraftContext>;
+    return (
+        <DraftContext value={draft}>
+            {children}
+            {asking}
+        </DraftContext>
+    );
 }

@@ -216,7 +216,15 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
             {chosen.length > 0 && (
                 <ConvertBar rows={chosen} edits={edits} busy={busy} onConvert={() => convert()} onClear={() => setPicked(new Set())} />
             )}
-            {absurd && <AbsurdDialog lines={absurd} onSure={() => convert({ sure: true })} onBack={() => setAbsurd(null)} />}
+            {absurd && (
+                <AbsurdDialog
+                    lines={absurd}
+                    note="Nothing has been ordered yet."
+                    yes="Order it so"
+                    onSure={() => convert({ sure: true })}
+                    onBack={() => setAbsurd(null)}
+                />
+            )}
             {delays && (
                 <DelayDialog
                     delays={delays}

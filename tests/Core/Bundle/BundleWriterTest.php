@@ -4,28 +4,10 @@ declare(strict_types=1);
 
 use Benchmarks\RandomBundle;
 use Tests\Support;
-use Yposta\Core\Bundle\BundleWriter;
 use Yposta\Core\Bundle\Contents;
 
-/** A bundle written and read back. */
-function throughFiles(Contents $contents): Contents
-{
-    $files = [];
-    foreach ((new BundleWriter($contents->network, $contents->options))->files() as $name => ['columns' => $columns, 'rows' => $rows]) {
-        $stream = Support::stream('');
-        foreach ([$columns, ...$rows] as $row) {
-            expect($row)->toHaveCount(count($columns));
-            fputcsv($stream, $row, ',', '"', '', "\n");
-        }
-        rewind($stream);
-        $files[$name] = (string) stream_get_contents($stream);
-    }
-
-    return Support::bundle($files);
-}
-
 it('writes what it reads back to the same', function (Contents $contents) {
-    $again = throughFiles($contents);
+    $again = Support::throughFiles($contents);
 
     expect($again->network)->toEqual($contents->network)->and($again->options)->toEqual($contents->options);
 })->with([
@@ -40,5 +22,5 @@ it('writes what it reads back to the same', function (Contents $contents) {
 it('quotes what needs quotes', function () {
     $contents = Support::small(['items' => "item,name\n\"A,1\",\"said \"\"so\"\"\"\n"]);
 
-    expect(throughFiles($contents)->network->items['A,1']->name)->toBe('said "so"');
+    expect(Support::throughFiles($contents)->network->items['A,1']->name)->toBe('said "so"');
 });

@@ -13,9 +13,9 @@ use Yposta\Core\Plan\Cover;
 use Yposta\Core\Plan\Flow;
 use Yposta\Core\Plan\LotArithmetic;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\QuantityGuard;
 use Yposta\Core\Plan\Summary;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Quantity\QuantityGuard;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
 

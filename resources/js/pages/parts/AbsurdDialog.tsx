@@ -1,9 +1,19 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { Button } from '@/components/Button';
-import { t } from '@/lib/t';
+import { type Sentence, t } from '@/lib/t';
 
-/** Asks before ordering a quantity that is far from what is needed. */
-export function AbsurdDialog({ lines, onSure, onBack }: { lines: string[]; onSure: () => void; onBack: () => void }) {
+interface Props {
+    lines: string[];
+    /** That nothing has been done yet. */
+    note: Sentence;
+    /** What is done if it is meant. */
+    yes: Sentence;
+    onSure: () => void;
+    onBack: () => void;
+}
+
+/** Asks before a quantity is taken that is far from what is needed, or from what stood there. */
+export function AbsurdDialog({ lines, note, yes, onSure, onBack }: Props) {
     return (
         <Dialog open onClose={onBack} className="relative z-50">
             <div className="fixed inset-0 bg-ink/30" aria-hidden />
@@ -17,13 +27,13 @@ export function AbsurdDialog({ lines, onSure, onBack }: { lines: string[]; onSur
                             </li>
                         ))}
                     </ul>
-                    <p className="mb-4 text-mute">{t('Nothing has been ordered yet.')}</p>
+                    <p className="mb-4 text-mute">{t(note)}</p>
                     <div className="flex justify-end gap-2">
                         <Button onClick={onBack} autoFocus>
-                            {t('Back to the list')}
+                            {t('Go back')}
                         </Button>
                         <Button look="act" onClick={onSure}>
-                            {t('Order it so')}
+                            {t(yes)}
                         </Button>
                     </div>
                 </DialogPanel>

@@ -8,6 +8,7 @@ import type { ForecastCell, ForecastRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { useSure } from '@/lib/useSure';
 
 const HEAD = 250;
 const WIDTH = 62;
@@ -20,17 +21,21 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
     const mayType = user.can.includes('edit forecast');
     const periods = rows[0]?.cells.map((cell) => cell.start) ?? [];
     const bucket = rows[0]?.bucket ?? 'week';
+    const [ask, asking] = useSure('Keep it so', 'Nothing has been changed yet.');
     const keys = useGridKeys(grid, { rows: rows.length, columns: periods.length });
 
     const save = (row: ForecastRow, cell: ForecastCell, typed: string) =>
-        postJson('/demand/forecast', {
-            forecast: row.forecast,
-            item: row.item,
-            site: row.site,
-            start: cell.start,
-            qty: typed,
-            version: cell.version,
-        })
+        ask((sure) =>
+            postJson('/demand/forecast', {
+                forecast: row.forecast,
+                item: row.item,
+                site: row.site,
+                start: cell.start,
+                qty: typed,
+                version: cell.version,
+                sure,
+            }),
+        )
             .then(() => setTrouble(null))
             .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)))
             .finally(() => router.reload({ only: ['rows', 'plan'] }));
@@ -45,6 +50,7 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
     };
     return (
         <>
+            {asking}
             {trouble && (
                 <Notice tone="broken" onClose={() => setTrouble(null)}>
                     {trouble}

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Yposta\Core\Plan;
+namespace Yposta\Core\Quantity;
 
 /** Whether a typed quantity is so far from what is proposed that one should ask before ordering it. */
 final class QuantityGuard
