@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Models\Draft;
 use App\Support\Roles;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
 use Tests\Demo;
 use Tests\WritingRoutes;
+use Yposta\Core\Study\ChangeCodec;
 
 beforeEach(function () {
     Demo::of(folderWith(Demo::copy('worked', [
@@ -99,4 +101,92 @@ it('shows nothing to who has not signed in', function () {
     }
 
     expect($checked)->toBeGreaterThan(60);
+});
+
+/**
+ * Every change that can be drafted, with the right that writing it takes.
+ *
+ * @return array<string, array{string, array<string, mixed>}>
+ */
+function draftedChanges(): array
+{
+    $hold = ['demand' => 'sales:S1/1', 'supply' => 'stock:HEAD@MAIN'];
+    $put = ['change' => 'put_order', 'order' => 'new:1', 'site' => 'MAIN', 'qty' => '5', 'due' => '2026-03-20'];
+
+    return [
+        'move a purchase' => [Roles::BUY, ['change' => 'move_order', 'order' => 'P1', 'due' => '2026-03-24']],
+        'move a production order' => [Roles::MAKE, ['change' => 'move_order', 'order' => 'M1', 'due' => '2026-03-24']],
+        'dates of a purchase' => [Roles::BUY, ['change' => 'change_dates', 'order' => 'P1', 'due' => '2026-03-24', 'start' => '2026-03-10']],
+        'resize a purchase' => [Roles::BUY, ['change' => 'resize_order', 'order' => 'P1', 'qty' => '60']],
+        'resize a production order' => [Roles::MAKE, ['change' => 'resize_order', 'order' => 'M1', 'qty' => '6']],
+        'split a purchase' => [Roles::BUY, ['change' => 'split_order', 'order' => 'P1', 'qty' => '20', 'due' => '2026-03-27', 'rest' => 'new:1']],
+        'cancel a purchase' => [Roles::BUY, ['change' => 'cancel_order', 'order' => 'P1']],
+        'cancel a production order' => [Roles::MAKE, ['change' => 'cancel_order', 'order' => 'M1']],
+        'a new purchase' => [Roles::BUY, [...$put, 'kind' => 'buy', 'item' => 'ROD', 'supplier' => 'SUP']],
+        'a new production order' => [Roles::MAKE, [...$put, 'kind' => 'make', 'item' => 'HEAD']],
+        'pin a purchase' => [Roles::BUY, ['change' => 'pin_order', 'order' => 'P1', 'pinned' => true]],
+        'pin a production order' => [Roles::MAKE, ['change' => 'pin_order', 'order' => 'M1', 'pinned' => true]],
+        'pin a purchase that is none' => [Roles::BUY, ['change' => 'pin_order', 'order' => 'P1', 'pinned' => false]],
+        'send a purchase' => [Roles::BUY, ['change' => 'release_order', 'order' => 'P1', 'released' => true]],
+        'urgency of a purchase' => [Roles::BUY, ['change' => 'prioritise_order', 'order' => 'P1', 'priority' => 2]],
+        'urgency of a production order' => [Roles::MAKE, ['change' => 'prioritise_order', 'order' => 'M1', 'priority' => 2]],
+        'a substitute' => [Roles::MAKE, ['change' => 'swap_component', 'order' => 'M1', 'line' => '10', 'substitute' => 'GLUE', 'ratio' => '1']],
+        'a hold' => [Roles::HOLD, ['change' => 'hold_supply', ...$hold, 'qty' => '1']],
+        'a sales line' => [Roles::FORECAST, ['change' => 'change_sales_line', 'order' => 'S1', 'line' => '1', 'due' => '2026-03-27']],
+        'all demand' => [Roles::FORECAST, ['change' => 'scale_demand', 'percent' => 120, 'items' => [], 'customers' => []]],
+        'stock' => [Roles::DATA, ['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2']],
+        'planning data' => [Roles::DATA, ['change' => 'change_planning', 'item' => 'ROD', 'site' => 'MAIN', 'leadDays' => 9]],
+        'days of a calendar' => [Roles::DATA, [
+            'change' => 'work_days', 'calendar' => (string) DB::table('calendars')->value('code'), 'from' => '2026-03-10', 'to' => '2026-03-11',
+            'works' => false,
+        ]],
+    ];
+}
+
+it('lets each role commit those changes that are its own, and no other', function () {
+    $walked = [];
+    foreach (array_keys(draftedChanges()) as $name) {
+        [$right, $change] = draftedChanges()[$name];
+        $walked[] = $change['change'];
+        foreach (array_keys(Roles::OF) as $role) {
+            DB::beginTransaction();
+            $person = Demo::user($role);
+            $this->actingAs($person);
+            $drafted = $this->postJson('/draft/lines', ['changes' => [$change], 'sure' => true]);
+            if (! $person->can(Roles::STUDY)) {
+                expect($drafted->status())->toBe(403, "{$name} by {$role}");
+            } else {
+                $drafted->assertOk();
+                $before = everyTable();
+                $version = $drafted->json('state.version');
+                $answer = $this->postJson('/draft/commit', ['version' => $version, 'key' => bin2hex(random_bytes(10))]);
+                $may = $person->can($right);
+                expect($drafted->json('state.lines.0.may'))->toBe($may, "{$name} by {$role}: the tray says so")
+                    ->and($answer->status())->toBe($may ? 200 : 422, "{$name} by {$role}: ".$answer->getContent())
+                    ->and(everyTable() === $before)->toBe(! $may, "{$name} by {$role}: the tables");
+            }
+            DB::rollBack();
+        }
+    }
+    $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
+        'put_allocations', 'put_components', 'put_days', 'put_demand', 'put_planning', 'remove_order', // only take others back
+        'free_supply', // has nothing to free here
+    ]);
+
+    expect(array_values(array_diff($kinds, $walked)))->toBe([]);
+});
+
+it('never writes a row of an order that is not the change\'s own', function () {
+    $buyer = Demo::user('buyer');
+    $this->actingAs($buyer);
+    $row = fn (string $order) => ['order' => $order, 'line' => '90', 'item' => 'GLUE', 'qty' => '1'];
+    $put = [
+        'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => 'ROD', 'site' => 'MAIN', 'supplier' => 'SUP', 'qty' => '5',
+        'due' => '2026-03-20',
+    ];
+    $this->postJson('/draft/lines', ['changes' => [[...$put, 'rows' => [$row('M1')]]]])->assertStatus(422);
+    $this->postJson('/draft/lines', ['changes' => [[...$put, 'rows' => [$row('new:1')]]]])->assertOk();
+    $version = Draft::of($buyer)->version;
+    $this->postJson('/draft/commit', ['version' => $version, 'key' => bin2hex(random_bytes(10))])->assertOk();
+    expect(DB::table('order_components')->where('item_code', 'GLUE')->where('qty', 1_000_000)->count())->toBe(1);
 });
