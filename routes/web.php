@@ -76,6 +76,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/shortages', [ShortageController::class, 'index']);
     Route::get('/shortages/rows', [ShortageController::class, 'rows']);
     Route::get('/shortages/remedies', [ShortageController::class, 'remedies']);
+    Route::post('/shortages/unsent', [ShortageController::class, 'countUnsent']);
     Route::post('/shortages/accept', [ShortageController::class, 'accept']);
     Route::post('/shortages/resolve', [ShortageController::class, 'resolve']);
 

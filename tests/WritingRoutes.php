@@ -66,6 +66,7 @@ final class WritingRoutes
                 fn () => ['identity' => $message()->identity, 'facts' => $message()->facts, 'state' => 'done', 'reason' => 'known'],
             ],
             'POST messages/apply' => [Roles::BUY, fn () => ['run' => Run::live()->id, 'n' => $message()->n, ...$key()]],
+            'POST shortages/unsent' => [Roles::RUN, fn () => ['counts' => false]],
             'POST shortages/accept' => [Roles::STUDY, fn () => [
                 'identity' => test()->actingAs(Demo::user('administrator'))->getJson('/shortages/rows?days=60')->assertOk()
                     ->json('rows.0.identity'),

@@ -57,7 +57,7 @@ final class SharedProps
         return is_string($site) ? $site : '';
     }
 
-    /** @return array{id: int|null, finishedAt: string|null, changes: int, planDate: string, madeFor: string|null, running: int|null, study: array{id: int, name: string}|null} which plan is shown and how old it is */
+    /** @return array{id: int|null, finishedAt: string|null, changes: int, planDate: string, madeFor: string|null, running: int|null, study: array{id: int, name: string}|null, countsUnsent: bool} which plan is shown and how old it is */
     public function plan(): array
     {
         $run = $this->run();
@@ -72,6 +72,7 @@ final class SharedProps
             'madeFor' => $run === null ? null : substr($run->plan_date, 0, 10),
             'running' => is_numeric($running) ? (int) $running : null,
             'study' => $study === null ? null : ['id' => $study->id, 'name' => $study->name],
+            'countsUnsent' => Settings::get(Settings::COUNT_UNSENT, true) === true,
         ];
     }
 

@@ -16,6 +16,9 @@ final class Settings
     /** Whether an order that is released holds what the plan gives it; yes unless set otherwise. */
     public const HOLD_ON_RELEASE = 'hold_on_release';
 
+    /** Whether a purchase order that has not been sent covers anything in the list of shortages; yes unless set otherwise. */
+    public const COUNT_UNSENT = 'count_unsent';
+
     public static function get(string $key, mixed $default = null): mixed
     {
         $value = DB::table('settings')->where('key', $key)->value('value');

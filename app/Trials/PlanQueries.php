@@ -239,13 +239,14 @@ final readonly class PlanQueries
      * The needs of a window.
      *
      * @param  Lines  $lines
+     * @param  array{days: int, site?: string, from?: string, to?: string, state?: string, by?: string, q?: string, offset?: int, open?: string}  $filter  a ShortageFilter
      * @return array<string, mixed> a ShortageList
      */
-    public function shortages(array $lines, int $days, bool $countUnsent, string $site, bool $covered): array
+    public function shortages(array $lines, array $filter): array
     {
         return get_object_vars($this->plan->drafted(
             DraftLines::changes($lines),
-            fn (Trial $trial) => ShortageView::of($trial, $days, $countUnsent, $site, $covered),
+            fn (Trial $trial) => ShortageView::of($trial, Settings::get(Settings::COUNT_UNSENT, true) === true, new ShortageFilter(...$filter)),
         ));
     }
 

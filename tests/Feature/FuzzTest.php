@@ -74,8 +74,13 @@ function readingRoutes(): array
         '/orders/line' => ['code' => 'P1', 'order' => 'P1'],
         '/messages' => ['kind' => 'bring_in', 'q' => 'H', 'show' => 'away', 'sort' => 'date'],
         '/messages/{1}/risk' => [],
-        '/shortages' => ['days' => '14', 'by' => 'order', 'state' => 'waiting', 'unsent' => '0', 'q' => 'x', 'open' => 'part:M-1/1'],
-        '/shortages/rows' => ['days' => '14', 'state' => 'covered', 'unsent' => '0'],
+        '/shortages' => [
+            'days' => '14', 'from' => '2026-03-04', 'to' => '2026-03-10', 'by' => 'order', 'state' => 'waiting', 'q' => 'x', 'open' => 'part:M-1/1',
+        ],
+        '/shortages/rows' => [
+            'days' => '14', 'from' => '2026-03-04', 'to' => '2026-03-10', 'state' => 'covered', 'by' => 'customer', 'q' => 'x', 'offset' => '100',
+            'open' => 'part:M1/10',
+        ],
         '/shortages/remedies' => ['identity' => 'part:M1/10', 'item' => 'HEAD'],
         '/availability' => ['of' => 'order:M1', 'qty' => '3', 'due' => '2026-03-20'],
         '/availability/answer' => ['of' => 'order:M1', 'qty' => '3', 'due' => '2026-03-20'],

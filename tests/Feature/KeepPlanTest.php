@@ -48,7 +48,7 @@ beforeEach(function () {
     $this->there = new PlanClient(app(PlanQueries::class), $this->socket);
     $this->here = new PlanClient(app(PlanQueries::class), null);
     $this->later = [['changes' => [['change' => 'move_order', 'order' => 'P-3340', 'due' => '2026-03-11']]]];
-    $this->shortages = ['lines' => [], 'days' => 14, 'countUnsent' => true, 'site' => '', 'covered' => false];
+    $this->shortages = ['lines' => [], 'filter' => ['days' => 14]];
 });
 
 afterEach(function () {
@@ -76,7 +76,7 @@ it('answers over the socket as in the process, tells what it finds on the way, a
     [$there, $here] = [$this->there, $this->here];
     $lines = $this->later;
     $plain = fn (mixed $value) => json_decode((string) json_encode($value), true);
-    $asked = ['lines' => $lines, 'days' => 14, 'countUnsent' => true, 'site' => '', 'covered' => false];
+    $asked = ['lines' => $lines, 'filter' => ['days' => 14]];
     expect($there->ask(PlanQuestion::Shortages, ...$asked))->toBe($plain($here->ask(PlanQuestion::Shortages, ...$asked)));
     $told = [];
     $answer = $there->askTelling(PlanQuestion::Remedies, function (array $found) use (&$told): void {
@@ -98,7 +98,7 @@ it('answers over the socket as in the process, tells what it finds on the way, a
 /** All needs of the demo company, several times over: something that takes long. */
 function muchAsked(PlanClient $plans, array $shortages): array
 {
-    $rows = $plans->ask(PlanQuestion::Shortages, ...[...$shortages, 'days' => 60])['rows'];
+    $rows = $plans->ask(PlanQuestion::Shortages, ...[...$shortages, 'filter' => ['days' => 60]])['rows'];
     $needs = array_map(fn ($row) => ['identity' => $row->identity, 'item' => $row->item], $rows);
 
     return ['lines' => [], 'needs' => array_merge(...array_fill(0, 40, $needs))];
@@ -149,7 +149,7 @@ it('ends a question that takes too long or too much, says so, and leaves nothing
     proc_terminate($this->process);
     proc_close($this->process);
     ($this->keeps)(['YPOSTA_QUESTION_MEGABYTES' => '0']);
-    $all = [...$this->shortages, 'days' => 365, 'covered' => true];
+    $all = [...$this->shortages, 'filter' => ['days' => 365, 'by' => 'customer', 'q' => 'e']];
     expect(refusedWith(fn () => $this->there->ask(PlanQuestion::Shortages, ...$all)))->toContain('takes more memory');
 });
 

@@ -22,19 +22,61 @@ beforeEach(function () {
     );
 });
 
-it('lists what is not covered in time, with what it waits for, whom it hits and when to order', function () {
-    $all = $this->getJson('/shortages/rows?days=14')->json();
-    $row = ($this->rows)()['part:M-1047/10'];
+it('lists what is not covered in time, because of what, whom it hits and when to order', function () {
+    $all = $this->getJson('/shortages/rows?days=14')->assertOk()->json();
+    $row = ($this->rows)('days=14&q=M-1047')['part:M-1047/10'];
+    $sum = fn (array $list, string $state) => array_sum(array_column($list['days'], $state));
 
-    expect($all['counts'])->toMatchArray(['waiting' => 16, 'passed' => 6])->and(count($all['rows']))
-        ->toBe(array_sum($all['counts']) - $all['counts']['covered'])
+    expect([$sum($all, 'waiting'), $sum($all, 'passed')])->toBe([16, 6])
+        ->and($all['total'])->toBe($sum($all, 'waiting') + $sum($all, 'passed') + $sum($all, 'orderNow'))
+        ->and($all['needs'])->toBe($all['total'])->and(count($all['rows']))->toBe(min(100, $all['total']))
         ->and($row)->toMatchArray([
             'item' => 'SH-41', 'state' => 'waiting', 'qty' => '24', 'short' => '16', 'date' => '2026-03-10',
-            'expected' => '2026-03-16', 'lateDays' => 6,
+            'expected' => '2026-03-16', 'lateDays' => 6, 'because' => 'its PCB-207 comes Tue 10 Mar',
         ])
         ->and($row['hits'])->toContain('Coastal Trust', 'Pier 9 Supply')->and($row['served'])->toContain('M-1052 brings 8 pcs on Tue 10 Mar')
-        ->and(count(($this->rows)('days=0')))->toBeLessThan(count($all['rows']))->and(($this->rows)('days=14&state=covered')->where('state', 'covered'))->not->toBeEmpty()
-        ->and($this->getJson('/shortages/rows?days=14&unsent=0')->json('counts.order_now'))->toBeGreaterThan($all['counts']['order_now']);
+        ->and($this->getJson('/shortages/rows?days=0')->json('total'))->toBeLessThan($all['total'])
+        ->and(($this->rows)('days=14&state=covered')->pluck('state')->unique()->all())->toBe(['covered']);
+    $said = collect($all['rows'])->groupBy('state')->map(fn ($rows) => $rows->pluck('because')->first());
+    expect($said['waiting'])->toBe('P-3302 comes Tue 3 Mar, 1 day late')->and($said['order_now'])->toStartWith('order by ')
+        ->and($said['passed'])->toStartWith('not ordered; ');
+});
+
+it('narrows to the days that are picked, and stands by day, component, order or customer line, each heading counting all', function () {
+    $picked = $this->getJson('/shortages/rows?days=18&from=2026-03-04&to=2026-03-06')->json();
+    expect(collect($picked['rows'])->pluck('date')->unique()->sort()->values()->all())->toBe(['2026-03-04', '2026-03-05', '2026-03-06'])
+        ->and(array_column($picked['groups'], 'label'))->toBe(['Wed 4 Mar', 'Thu 5 Mar', 'Fri 6 Mar'])
+        ->and($picked['days'])->toEqual($this->getJson('/shortages/rows?days=18')->json('days'));
+    foreach (['day', 'component', 'order', 'customer'] as $by) {
+        $rows = $heads = [];
+        do {
+            $page = $this->getJson("/shortages/rows?days=30&by={$by}&offset=".count($rows))->json();
+            array_push($rows, ...$page['rows']);
+            $heads += array_column($page['groups'], 'rows', 'key');
+        } while (count($rows) < $page['total'] && $page['rows'] !== []);
+        expect(collect($rows)->countBy('group')->all())->toEqual($heads, $by)->and(count($rows))->toBe($page['total'])
+            ->and(collect($rows)->unique('identity')->count())->toBe($page['needs']);
+    }
+    $line = collect($this->getJson('/shortages/rows?days=18&by=customer&q=SO-7719')->json('groups'))->firstWhere('key', 'SO-7719/1 Coastal Trust');
+    expect($line['note'])->toStartWith('due Fri 13 Mar, 6 days late, ');
+});
+
+it('stands by weeks where the window is long, and tells the one that is open wherever it is', function () {
+    $long = $this->getJson('/shortages/rows?days=55')->json();
+    expect(count($long['days']))->toBe(8)->and($long['days'][1])->toMatchArray(['from' => '2026-03-09', 'to' => '2026-03-15']);
+    $open = $this->getJson('/shortages/rows?days=0&state=covered&open='.urlencode('part:M-1047/10'))->json('opened');
+    expect($open['state'])->toBe('waiting')->and($this->getJson('/shortages/rows?days=0&open=part:M-1/1')->json('opened'))->toBeNull();
+});
+
+it('counts purchases that are not sent as the plan is set', function () {
+    $orderNow = fn () => array_sum(array_column($this->getJson('/shortages/rows?days=14')->json('days'), 'orderNow'));
+    $before = $orderNow();
+    $this->postJson('/shortages/unsent', ['counts' => false])->assertOk();
+    expect($orderNow())->toBeGreaterThan($before);
+    $this->get('/shortages')->assertInertia(fn ($page) => $page->where('plan.countsUnsent', false));
+    expect(collect($this->getJson('/shortages/rows?days=60&state=order_now')->json('rows'))->pluck('because')->implode(' '))->toContain('is not sent');
+    $this->postJson('/shortages/unsent', ['counts' => true])->assertOk();
+    expect($orderNow())->toBe($before);
 });
 
 it('finds three ways out of the missing boards, each planned, and what each costs', function () {

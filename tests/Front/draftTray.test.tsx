@@ -131,7 +131,7 @@ describe('the tray', () => {
         expect(orders?.textContent).toBe('Orders 1');
         expect(screen.getByText('not covered')).toBeTruthy();
         expect(screen.getByRole<HTMLAnchorElement>('link', { name: 'Ways out' }).getAttribute('href')).toBe(
-            '/shortages?days=56&open=sales%3ASO-1%2F1',
+            '/shortages?days=55&open=sales%3ASO-1%2F1',
         );
         http.deleteJson.mockResolvedValue({ state: state([line(2)]), marks: [] });
         await user.click(screen.getByRole('button', { name: 'Drop: P-1 to Wed 11 Mar' }));

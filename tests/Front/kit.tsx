@@ -40,6 +40,7 @@ export const SHARED: Shared & { trouble: string | null } = {
         madeFor: '2026-03-02',
         running: null,
         study: null,
+        countsUnsent: true,
     },
     changes: [],
     studies: [],
@@ -81,6 +82,8 @@ export function shortage(changes: Partial<ShortageRow>): ShortageRow {
         served: '',
         subject: null,
         reference: 'part:M-1/10',
+        because: 'P-3308 comes Tue 10 Mar, 6 days late',
+        group: '20514',
         accepted: null,
         ...changes,
     };

@@ -10,26 +10,25 @@ use App\Models\Run;
 use App\Reading\Pages\ShortagesPage;
 use App\Reading\SavedViews;
 use App\Support\Refused;
+use App\Support\Roles;
+use App\Support\Settings;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
+use App\Trials\ShortageFilter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Calendar\InvalidDay;
+use Yposta\Core\Shortage\NeedState;
 
 /** What will not be covered in time, and what could be done about it. All of it is planned with the person's draft. */
 final class ShortageController extends Controller
 {
     public function index(Request $request): Response
     {
-        $filter = [
-            'days' => (string) min(120, max(0, (int) $request->query('days', '14'))),
-            'by' => in_array($request->query('by'), ['order', 'customer'], true) ? (string) $request->query('by') : 'component',
-            'state' => in_array($request->query('state'), ['waiting', 'passed', 'order_now', 'covered'], true)
-                ? (string) $request->query('state')
-                : '',
-            'unsent' => $request->query('unsent') === '0' ? '0' : '1', 'q' => $request->string('q')->limit(60, '')->toString(),
-        ];
+        $filter = $this->filter($request);
 
         return (new ShortagesPage(
             filter: $filter,
@@ -41,16 +40,39 @@ final class ShortageController extends Controller
 
     public function rows(Request $request, PlanClient $plans): JsonResponse
     {
-        $days = min(120, max(0, $request->integer('days', 14)));
+        $filter = $this->filter($request);
 
         return response()->json($plans->ask(
             PlanQuestion::Shortages,
             lines: $this->lines($request),
-            days: $days,
-            countUnsent: $request->query('unsent') !== '0',
-            site: $this->site($request),
-            covered: $request->query('state') === 'covered',
+            filter: get_object_vars(new ShortageFilter(
+                days: (int) $filter['days'], site: $this->site($request), from: $filter['from'], to: $filter['to'], state: $filter['state'],
+                by: $filter['by'], q: $filter['q'], offset: max(0, $request->integer('offset')),
+                open: $request->string('open')->limit(190, '')->toString(),
+            )),
         ));
+    }
+
+    /** @return array{days: string, from: string, to: string, by: 'day'|'component'|'order'|'customer', state: value-of<NeedState>|'', q: string} */
+    private function filter(Request $request): array
+    {
+        $state = NeedState::tryFrom($request->string('state')->toString());
+        $day = function (string $name) use ($request): string {
+            $text = $request->string($name)->toString();
+
+            try {
+                return Day::format(Day::parse($text));
+            } catch (InvalidDay) {
+                return '';
+            }
+        };
+        $by = $request->query('by');
+
+        return [
+            'days' => (string) min(120, max(0, (int) $request->query('days', '18'))), 'from' => $day('from'), 'to' => $day('to'),
+            'by' => $by === 'component' || $by === 'order' || $by === 'customer' ? $by : 'day', 'state' => $state->value ?? '',
+            'q' => $request->string('q')->limit(60, '')->toString(),
+        ];
     }
 
     /** The remedies of a shortage, one line of JSON for each, as they are found. */
@@ -79,6 +101,16 @@ final class ShortageController extends Controller
         $accept($given['identity'], (string) $given['reason'], $this->user($request));
 
         return response()->json(['accepted' => $given['reason']]);
+    }
+
+    /** Whether purchases that are not sent count is a setting of the plan, for everybody. */
+    public function countUnsent(Request $request): JsonResponse
+    {
+        abort_unless($this->user($request)->can(Roles::RUN), 403);
+        $counts = $request->validate(['counts' => 'required|boolean'])['counts'] === true;
+        Settings::set(Settings::COUNT_UNSENT, $counts);
+
+        return response()->json(['counts' => $counts]);
     }
 
     /** A set of remedies for a whole list, the best for each in turn. */

@@ -11,7 +11,7 @@ use Yposta\Core\Shortage\NeedState;
 final readonly class ShortagesPage extends Page
 {
     /**
-     * @param  array{days: string, by: 'component'|'order'|'customer', state: value-of<NeedState>|'', unsent: '0'|'1', q: string}  $filter
+     * @param  array{days: string, from: string, to: string, by: 'day'|'component'|'order'|'customer', state: value-of<NeedState>|'', q: string}  $filter
      * @param  list<SavedView>  $views
      */
     public function __construct(

@@ -35,6 +35,8 @@ final readonly class ShortageRow
         public string $served,
         public string $reference,
         public ?string $subject,
+        public string $because,
+        public string $group,
         public ?string $accepted,
     ) {
     }

@@ -252,7 +252,7 @@ function Slips({ title, slips, today }: { title: string; slips: ArrivalChangeRow
                         </span>
                         {slip.hurts && slip.need && (
                             <Link
-                                href={`/shortages?${new URLSearchParams({ days: '56', open: slip.need }).toString()}`}
+                                href={`/shortages?${new URLSearchParams({ days: '55', open: slip.need }).toString()}`}
                                 className="font-semibold text-act hover:underline"
                             >
                                 {t('Ways out')}

@@ -49,6 +49,7 @@ export function PlanChip() {
                         {t('planned :at', { at: moment(plan.finishedAt) })}
                         {old && `, ${t('for another day')}`}
                         {plan.changes > 0 && `, ${tn(':n change since', ':n changes since', plan.changes)}`}
+                        {!plan.countsUnsent && `, ${t('unsent purchases not counted')}`}
                     </span>
                     <ChevronDown size={14} className="text-mute" aria-hidden />
                 </PopoverButton>
@@ -111,6 +112,7 @@ function Panel() {
                     {t('Take them in')}
                 </Button>
             )}
+            <Unsent />
             <h2 className="mt-3.5 mb-1 border-t border-line pt-2.5 font-bold">{t('Studies')}</h2>
             {studies.length === 0 && (
                 <p className="text-sm text-mute">{t('None yet. A study tries something without touching the plan.')}</p>
@@ -149,5 +151,29 @@ function Panel() {
                 {t('All studies')}
             </Link>
         </>
+    );
+}
+
+/** Whether purchases that are not sent count in the list of shortages: for everybody, so it is changed by who runs the plan. */
+function Unsent() {
+    const { plan, user } = useShared();
+    const change = useCommand(
+        (counts: boolean) => postJson<{ counts: boolean }>('/shortages/unsent', { counts }),
+        () => router.reload(),
+    );
+    const words = t('Purchases that are not sent count as cover');
+    return user.can.includes('run plan') ? (
+        <label className="mt-3 flex items-center gap-2 text-sm">
+            <input
+                type="checkbox"
+                checked={plan.countsUnsent}
+                disabled={change.busy}
+                onChange={(event) => change.send(event.target.checked)}
+                className="size-[15px] accent-act"
+            />
+            {words}
+        </label>
+    ) : (
+        !plan.countsUnsent && <p className="mt-3 text-sm text-mute">{t('Purchases that are not sent do not count as cover.')}</p>
     );
 }

@@ -958,6 +958,7 @@ export interface Shared {
         madeFor: string | null;
         running: number | null;
         study: { id: number; name: string } | null;
+        countsUnsent: boolean;
     };
     changes: ChangeRow[];
     studies: { id: number; name: string; planned: boolean }[];
@@ -967,13 +968,36 @@ export interface Shared {
     counts: { proposals: number; messages: number };
 }
 
-/** The needs of a window. Counts are by state, components and orders those with a need that is not covered; ISO date. */
+/**
+ * The needs of a day of the window, or of a week where it is long; ISO dates, counts by state. What was needed before stands on the first.
+ */
+export interface ShortageDay {
+    from: string;
+    to: string;
+    waiting: number;
+    passed: number;
+    orderNow: number;
+    covered: number;
+}
+
+/** A heading of the list of shortages, with all that stands under it, also what is not on the page. */
+export interface ShortageGroup {
+    key: string;
+    label: string;
+    note: string;
+    rows: number;
+}
+
+/** A page of the needs that were asked for, over the days on which they bite. */
 export interface ShortageList {
     rows: ShortageRow[];
-    counts: Record<string, number>;
+    groups: ShortageGroup[];
+    total: number;
+    needs: number;
     components: number;
     orders: number;
-    until: string;
+    days: ShortageDay[];
+    opened: ShortageRow | null;
 }
 
 /** A need of the window and how it is covered. Quantities are decimals as text, dates are ISO dates. */
@@ -999,12 +1023,14 @@ export interface ShortageRow {
     served: string;
     reference: string;
     subject: string | null;
+    because: string;
+    group: string;
     accepted: string | null;
 }
 
 /** The shortages of a window; the rows are planned with the person's draft and come after the page. */
 export interface ShortagesPage {
-    filter: { days: string; by: 'component' | 'order' | 'customer'; state: NeedState | ''; unsent: '0' | '1'; q: string };
+    filter: { days: string; from: string; to: string; by: 'day' | 'component' | 'order' | 'customer'; state: NeedState | ''; q: string };
     planned: boolean;
     open: string;
     views: SavedView[];

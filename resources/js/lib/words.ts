@@ -32,9 +32,9 @@ export const MESSAGE_KINDS: Record<MessageCode, Sentence> = {
 
 /** What a need waits for, the worst first. */
 export const NEED_STATES: Record<NeedState, Sentence> = {
-    waiting: 'waiting for a late supply',
-    passed: 'past the day to order',
-    order_now: 'in time if ordered now',
+    waiting: 'waits for something late',
+    passed: 'should be ordered',
+    order_now: 'order in time',
     covered: 'covered',
 };
 

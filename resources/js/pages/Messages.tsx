@@ -258,7 +258,7 @@ function TaskPanel({ task, onClose, onAnswer, onApply }: PanelProps) {
             {task.riskLines > 0 && (
                 <p className="mt-1">
                     <Link
-                        href={`/shortages?${new URLSearchParams({ q: task.item, days: '56' }).toString()}`}
+                        href={`/shortages?${new URLSearchParams({ q: task.item, days: '55' }).toString()}`}
                         className="font-semibold text-act hover:underline"
                     >
                         {t('Ways out')}

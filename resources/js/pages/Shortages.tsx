@@ -1,31 +1,39 @@
 import { Link } from '@inertiajs/react';
-import { useMemo, useState, type KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { Button } from '@/components/Button';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
+import { OverTime, type TimeSlot } from '@/components/OverTime';
 import { PageHead } from '@/components/PageHead';
-import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
+import { PillSelect, PillTabs } from '@/components/Pill';
 import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
-import { day, daysBetween, inDays, qty } from '@/lib/format';
-import type { NeedState, ShortageList, ShortageRow, ShortagesPage } from '@/lib/shapes';
+import { day, qty } from '@/lib/format';
+import type { NeedState, ShortageDay, ShortageList, ShortageRow, ShortagesPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
-import { fits, grouped, type Group } from '@/lib/shortageGroups';
 import { t, tn } from '@/lib/t';
-import { useLoaded } from '@/lib/useLoaded';
+import { usePaged } from '@/lib/usePaged';
 import { ResolvePanel } from '@/pages/parts/ResolvePanel';
 import { ShortagePanel } from '@/pages/parts/ShortagePanel';
 import { NEED_STATES } from '@/lib/words';
-import { type DataColumn, DataTable } from '@/components/DataTable';
+import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
 
-const DEFAULTS = { days: '14', by: 'component', unsent: '1' };
+const DEFAULTS = { days: '18', by: 'day' };
 
-const BARS: Record<NeedState, string> = { waiting: 'bg-broken', passed: 'bg-look', order_now: 'bg-order', covered: 'bg-stock' };
+/** How each state looks over time: in the textures of the cover strip. */
+const LOOKS: Record<NeedState, string> = {
+    waiting: 'cover-late',
+    passed: 'cover-passed',
+    order_now: 'cover-proposal',
+    covered: 'cover-stock',
+};
 
-/** What will not be covered in time within a window, and the way out of each. With the person's draft, if there is one. */
+const WINDOWS = ['18', '0', '4', '11', '27', '55', '119'];
+
+/** What will not be covered in time: when it bites, because of what, and the way out of each. With the person's draft, if there is one. */
 export default function Shortages({ filter, planned, open: first, views }: ShortagesPage) {
     const draft = useDraft();
     const { plan, site } = useShared();
@@ -33,135 +41,140 @@ export default function Shortages({ filter, planned, open: first, views }: Short
     const [kept, setKept] = useState<ShortageRow | null>(null);
     const [resolving, setResolving] = useState(false);
     const change = (changes: Record<string, string>) => refilter('/shortages', filter, changes, DEFAULTS);
-    const query = new URLSearchParams({ days: filter.days ?? '14', unsent: filter.unsent ?? '1', state: filter.state ?? '' }).toString();
-    const { data, trouble } = useLoaded<ShortageList>(
+    const state = filter.state ?? '';
+    const asked: Record<string, string> = { ...filter };
+    const query = new URLSearchParams(Object.entries(asked).filter(([, value]) => value !== '')).toString();
+    const list = usePaged<ShortageList>(
         planned ? `/shortages/rows?${query}` : null,
-        `${draft.stamp} ${plan.id} ${plan.changes} ${site}`,
+        `${draft.stamp} ${plan.id} ${plan.changes} ${site} ${plan.countsUnsent}`,
+        () => ({ open: open ?? '' }),
     );
-    const rows = useMemo(() => (data?.rows ?? []).filter((row) => fits(row, filter)), [data, filter]);
-    const opened = data?.rows.find((row) => row.identity === open) ?? null;
+    const told = list.first;
+    const rows = list.pages.flatMap((page) => page.rows);
+    const opened = rows.find((row) => row.identity === open) ?? (told?.opened?.identity === open ? told.opened : null);
 
     if (opened && opened !== kept) {
         setKept(opened); // what is covered leaves the list, but not the panel
     }
 
     const shown = opened ?? (kept?.identity === open ? kept : null);
-    const largest = Math.max(1, ...Object.values(data?.counts ?? {}));
+    const solved = shown !== null && told !== null && (opened === null || opened.state === 'covered');
+    const picked = filter.from || filter.to ? { from: filter.from || plan.planDate, to: filter.to || filter.from || '' } : null;
+    const window = told ? { from: told.days[0]?.from ?? '', to: told.days.at(-1)?.to ?? '' } : null;
     return (
         <>
             <div className="flex items-start gap-3">
-                <PageHead title={t('Shortages')}>
-                    {data &&
-                        t('Needed to :day: :components components of :orders orders and proposals', {
-                            day: day(data.until, plan.planDate),
-                            components: data.components,
-                            orders: data.orders,
-                        })}
-                </PageHead>
+                <PageHead title={t('Shortages')}>{told && window && heading(told, picked ?? window, state, plan.planDate)}</PageHead>
                 <span className="ml-auto flex shrink-0 gap-3 pt-0.5 text-sm whitespace-nowrap">
-                    <Link href="/availability" className="font-semibold text-act hover:underline">
-                        {t('Availability by structure')}
+                    <Link href="/thread?asked=1" className="font-semibold text-act hover:underline">
+                        {t('When is it complete?')}
                     </Link>
                     <Link href="/reservations" className="font-semibold text-act hover:underline">
                         {t('Reservations')}
                     </Link>
                 </span>
             </div>
-            <div role="group" aria-label={t('By what it needs')} className="mb-2.5 grid grid-cols-4 gap-2">
-                {(Object.keys(NEED_STATES) as NeedState[]).map((state) => {
-                    const count = data?.counts[state] ?? 0;
-                    const on = filter.state === state;
-                    return (
-                        <button
-                            key={state}
-                            type="button"
-                            aria-pressed={on}
-                            onClick={() => change({ state: on ? '' : state })}
-                            className={`flex flex-col justify-between rounded border px-3 py-1.5 text-left ${on ? 'border-act bg-surface outline outline-act' : 'border-line bg-surface hover:border-mute'}`}
-                        >
-                            <span className="flex items-baseline gap-2 text-sm">
-                                <strong className={`text-lg ${state === 'waiting' && count > 0 ? 'text-broken' : ''}`}>
-                                    {data ? count : '…'}
-                                </strong>
-                                <span>{t(NEED_STATES[state])}</span>
-                            </span>
-                            <span className="mt-1 block h-1.5 w-full bg-soft" aria-hidden>
-                                <span className={`block h-full ${BARS[state]} min-w-px`} style={{ width: `${(count / largest) * 100}%` }} />
-                            </span>
-                        </button>
-                    );
-                })}
-            </div>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
-                <PillSelect
-                    label={t('Window')}
-                    value={filter.days ?? '14'}
-                    onChange={(days) => change({ days })}
-                    choices={[
-                        { value: '14', label: t('Next 2 weeks') },
-                        { value: '0', label: t('Today') },
-                        { value: '4', label: t('This week') },
-                        { value: '28', label: t('Next 4 weeks') },
-                        { value: '56', label: t('Next 8 weeks') },
-                    ]}
-                />
                 <PillTabs
                     label={t('Group')}
-                    value={filter.by ?? 'component'}
+                    value={asked.by ?? 'day'}
                     onChange={(by) => change({ by })}
                     choices={[
+                        { value: 'day', label: t('By day') },
                         { value: 'component', label: t('By component') },
                         { value: 'order', label: t('By order') },
-                        { value: 'customer', label: t('By customer line') },
+                        { value: 'customer', label: t('By customer') },
                     ]}
                 />
-                <PillToggle on={filter.unsent !== '0'} onChange={(on) => change({ unsent: on ? '1' : '0' })}>
-                    {t('Count unsent purchases')}
-                </PillToggle>
-                <SavedViews page="shortages" path="/shortages" views={views} filter={filter} />
+                <PillSelect
+                    label={t('State')}
+                    value={state}
+                    onChange={(next) => change({ state: next })}
+                    choices={[
+                        { value: '', label: t('Not covered') },
+                        ...(Object.keys(NEED_STATES) as NeedState[]).map((one) => ({ value: one, label: upper(t(NEED_STATES[one])) })),
+                    ]}
+                />
                 <Button
-                    look="quiet"
-                    className="!h-[27px] !px-1 text-sm"
+                    className="!h-[27px] !rounded-full !px-3 text-sm"
                     disabled={!draft.may || rows.length === 0}
                     onClick={() => {
                         setOpen(null);
                         setResolving(true);
                     }}
                 >
-                    {t('Resolve all')}
+                    {t('Resolve these')}
                 </Button>
-                <FindBox label={t('Find item, order')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
+                <SavedViews page="shortages" path="/shortages" views={views} filter={filter} />
+                <FindBox label={t('Find item, order, customer')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
-            {trouble && <Notice tone="broken">{trouble}</Notice>}
+            {list.trouble && <Notice tone="broken">{list.trouble}</Notice>}
             {!planned ? (
                 <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; the plan will stand here.')}</Empty>
-            ) : data && rows.length === 0 ? (
-                <Empty title={t('Nothing is short here')}>{t('A longer window, another site or another kind may have more.')}</Empty>
             ) : (
-                <Table
-                    groups={grouped(rows, filter.by ?? 'component')}
-                    today={plan.planDate}
-                    open={open}
-                    narrow={shown !== null || resolving}
-                    loading={data === null}
-                    onOpen={(identity) => {
-                        setResolving(false);
-                        setOpen(identity);
-                    }}
-                />
+                <>
+                    <section aria-label={t('When it bites')} className="mb-2.5 rounded border border-line bg-surface text-sm">
+                        <div className="flex items-center gap-4 px-3 pt-1.5 text-xs text-mute">
+                            <span className="font-bold">{t('When it bites')}</span>
+                            <PillSelect
+                                label={t('Window')}
+                                value={asked.days ?? '18'}
+                                onChange={(days) => change({ days, from: '', to: '' })}
+                                choices={WINDOWS.map((days) => ({ value: days, label: windowName(days) }))}
+                            />
+                            {picked && (
+                                <button
+                                    type="button"
+                                    className="font-semibold text-act hover:underline"
+                                    onClick={() => change({ from: '', to: '' })}
+                                >
+                                    {t('All of these days')}
+                                </button>
+                            )}
+                            <span className="ml-auto flex gap-4">
+                                {legend(state).map((one) => (
+                                    <span key={one} className="flex items-center gap-1.5">
+                                        <span aria-hidden className={`size-3 ${LOOKS[one]}`} />
+                                        {t(NEED_STATES[one])}
+                                    </span>
+                                ))}
+                            </span>
+                        </div>
+                        <OverTime
+                            label={t('Days on which needs are not covered')}
+                            slots={(told?.days ?? []).map((one) => slot(one, state, plan.planDate))}
+                            today={plan.planDate}
+                            picked={picked}
+                            onPick={(range) => change({ from: range?.from ?? '', to: range?.to ?? '' })}
+                        />
+                    </section>
+                    {told && rows.length === 0 ? (
+                        <Empty title={t('Nothing is short here')}>{t('Other days, another site or another state may have more.')}</Empty>
+                    ) : (
+                        <Table
+                            groups={groupsOf(list.pages)}
+                            by={asked.by ?? 'day'}
+                            today={plan.planDate}
+                            open={open}
+                            narrow={shown !== null || resolving}
+                            loading={list.loading}
+                            total={told?.total ?? 0}
+                            more={list.more}
+                            onOpen={(identity) => {
+                                setResolving(false);
+                                setOpen(identity);
+                            }}
+                        />
+                    )}
+                </>
             )}
             {shown && !resolving && (
                 <Inspector label={t('Shortage')}>
-                    <ShortagePanel
-                        key={shown.identity}
-                        row={shown}
-                        solved={opened === null && data !== null}
-                        onClose={() => setOpen(null)}
-                    />
+                    <ShortagePanel key={shown.identity} row={shown} solved={solved} onClose={() => setOpen(null)} />
                 </Inspector>
             )}
             {resolving && (
-                <Inspector label={t('Resolve all')}>
+                <Inspector label={t('Resolve these')}>
                     <ResolvePanel
                         rows={rows.filter((row) => ['waiting', 'passed'].includes(row.state) && row.accepted === null)}
                         onClose={() => setResolving(false)}
@@ -172,16 +185,78 @@ export default function Shortages({ filter, planned, open: first, views }: Short
     );
 }
 
+function heading(told: ShortageList, range: { from: string; to: string }, state: string, today: string): string {
+    const days =
+        range.from === range.to ? day(range.from, today) : t(':from to :to', { from: day(range.from, today), to: day(range.to, today) });
+    const needs = tn(':n need', ':n needs', told.needs);
+    return state === ''
+        ? t(':days: :needs not covered yet', { days, needs })
+        : t(':days: :needs, :state', { days, needs, state: t(NEED_STATES[state as NeedState]) });
+}
+
+function windowName(days: string): string {
+    return days === '0' ? t('Today') : tn('1 week', ':n weeks', Math.ceil((Number(days) + 1) / 7));
+}
+
+const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The states that are drawn: all that is not covered, or the one that is asked for. */
+function legend(state: string): NeedState[] {
+    return state === '' ? ['waiting', 'passed', 'order_now'] : [state as NeedState];
+}
+
+function slot(one: ShortageDay, state: string, today: string): TimeSlot {
+    const counts: Record<NeedState, number> = { waiting: one.waiting, passed: one.passed, order_now: one.orderNow, covered: one.covered };
+    const drawn = legend(state);
+    const trouble = drawn.filter((name) => name !== 'order_now' && name !== 'covered').reduce((sum, name) => sum + counts[name], 0);
+    const said = drawn.filter((name) => counts[name] > 0).map((name) => `${counts[name]} ${t(NEED_STATES[name])}`);
+    const when = one.from === one.to ? day(one.from, today) : t(':from to :to', { from: day(one.from, today), to: day(one.to, today) });
+    return {
+        from: one.from,
+        to: one.to,
+        parts: drawn.map((name) => ({ look: LOOKS[name], count: counts[name] })),
+        figure: trouble,
+        figureLook: counts.waiting > 0 && drawn.includes('waiting') ? 'text-broken' : 'text-look-ink',
+        words: `${when}: ${said.join(', ') || t('nothing')}`,
+    };
+}
+
+/** The headings of all pages that are loaded; one that goes over a page stands once. */
+function groupsOf(pages: ShortageList[]): DataGroup<ShortageRow>[] {
+    const groups = new Map<string, DataGroup<ShortageRow>>();
+    for (const page of pages) {
+        for (const head of page.groups) {
+            groups.set(
+                head.key,
+                groups.get(head.key) ?? {
+                    key: head.key,
+                    label: (
+                        <>
+                            {head.label} <span className="ml-2 font-normal text-mute">{head.note}</span>
+                        </>
+                    ),
+                    rows: [],
+                },
+            );
+        }
+        page.rows.forEach((row) => groups.get(row.group)?.rows.push(row));
+    }
+    return [...groups.values()];
+}
+
 interface TableProps {
-    groups: Group[];
+    groups: DataGroup<ShortageRow>[];
+    by: string;
     today: string;
     open: string | null;
     narrow: boolean;
     loading: boolean;
+    total: number;
+    more: (() => void) | null;
     onOpen: (identity: string) => void;
 }
 
-function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
+function Table({ groups, by, today, open, narrow, loading, total, more, onOpen }: TableProps) {
     const onKey = (event: KeyboardEvent<HTMLElement>) => {
         if (event.target === event.currentTarget && /^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
             document.querySelector<HTMLButtonElement>(`[data-remedy="${event.key}"]`)?.click();
@@ -201,14 +276,14 @@ function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
         {
             id: 'for',
             head: t('For'),
-            width: narrow ? '118px' : '150px',
+            width: narrow ? '118px' : '176px',
             title: (row) => row.consumer.label,
             cell: (row) => row.consumer.label,
         },
         {
             id: 'short',
-            head: t('Short of'),
-            width: '112px',
+            head: t('Short'),
+            width: narrow ? '96px' : '112px',
             right: true,
             cell: (row) => (
                 <>
@@ -219,17 +294,25 @@ function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
                 </>
             ),
         },
-        { id: 'cover', head: t('Cover'), width: '104px', look: 'pl-3', cell: (row) => <CoverStrip strip={row.strip} /> },
-        { id: 'needed', head: t('Needed'), width: '88px', right: true, cell: (row) => day(row.date, today) },
         {
-            id: 'by',
-            head: t('Order by'),
-            width: '88px',
-            right: true,
-            wide: true,
-            cell: (row) => (row.orderBy ? day(row.orderBy, today) : <span className="text-mute">{t('ordered')}</span>),
+            id: 'cover',
+            head: t('Cover'),
+            width: narrow ? '84px' : '104px',
+            look: 'pl-3',
+            cell: (row) => <CoverStrip strip={row.strip} width={narrow ? 64 : 84} />,
         },
-        { id: 'state', head: t('State'), width: '108px', look: 'pl-3', cell: (row) => <State row={row} today={today} /> },
+        ...(by === 'day'
+            ? []
+            : [{ id: 'needed', head: t('Needed'), width: '88px', right: true, cell: (row: ShortageRow) => day(row.date, today) }]),
+        {
+            id: 'because',
+            head: t('Because'),
+            width: narrow ? '248px' : '272px',
+            look: 'pl-3',
+            title: (row) => row.accepted ?? row.because,
+            cellLook: (row) => (row.accepted ? '' : (BECAUSE[row.state] ?? 'text-mute')),
+            cell: (row) => (row.accepted ? t('accepted: :reason', { reason: row.accepted }) : row.because),
+        },
         {
             id: 'hits',
             head: t('Hits'),
@@ -239,20 +322,13 @@ function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
             cell: (row) => (row.hits.length > 1 ? tn(':n customer', ':n customers', row.hits.length) : row.hits[0]),
         },
     ];
+    const loaded = groups.reduce((sum, group) => sum + group.rows.length, 0);
     return (
         <DataTable
             name="shortages"
             label={t('Shortages')}
             columns={columns}
-            groups={groups.map((group) => ({
-                ...group,
-                label: (
-                    <>
-                        <span className="inline-block first-letter:uppercase">{group.label}</span>{' '}
-                        <span className="font-normal text-mute">{group.rows.length}</span>
-                    </>
-                ),
-            }))}
+            groups={groups}
             keyOf={(row) => row.identity}
             open={open}
             onOpen={(row) => onOpen(row.identity)}
@@ -260,23 +336,23 @@ function Table({ groups, today, open, narrow, loading, onOpen }: TableProps) {
             narrow={narrow}
             busy={loading}
             rowLook={(row) => (row.accepted ? 'text-mute' : '')}
+            foot={
+                loaded < total && (
+                    <>
+                        {t(':n of :total are shown.', { n: loaded, total })}{' '}
+                        <button
+                            type="button"
+                            disabled={more === null}
+                            onClick={() => more?.()}
+                            className="font-semibold text-act hover:underline disabled:text-mute"
+                        >
+                            {more === null ? t('Loading ...') : t('Show the next')}
+                        </button>
+                    </>
+                )
+            }
         />
     );
 }
 
-/** How late it is, by how many days the day to order has passed, or how long there is still time. */
-function State({ row, today }: { row: ShortageRow; today: string }) {
-    if (row.accepted) {
-        return <span title={row.accepted}>{t('accepted')}</span>;
-    }
-    if (row.lateDays > 0) {
-        return <strong className="text-broken">{tn('1 day late', ':n days late', row.lateDays)}</strong>;
-    }
-    if (row.daysPast > 0) {
-        return <strong className="text-look-ink">{tn('1 day past', ':n days past', row.daysPast)}</strong>;
-    }
-    if (row.state === 'covered') {
-        return <span className="text-mute">{t('in time')}</span>;
-    }
-    return row.orderBy ? <span>{t('order :when', { when: inDays(daysBetween(today, row.orderBy)) })}</span> : <span>{t('not sent')}</span>;
-}
+const BECAUSE: Partial<Record<NeedState, string>> = { waiting: 'font-semibold text-broken', passed: 'font-semibold text-look-ink' };
