@@ -90,12 +90,13 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/draft/commit', [DraftController::class, 'commit']);
     Route::post('/draft/keep', [DraftController::class, 'keep']);
 
-    Route::get('/availability', [AvailabilityController::class, 'index']);
-    Route::get('/availability/subjects', [AvailabilityController::class, 'subjects']);
-    Route::get('/availability/answer', [AvailabilityController::class, 'answer']);
-    Route::get('/availability/earliest', [AvailabilityController::class, 'earliest']);
-    Route::get('/availability/possible', [AvailabilityController::class, 'possible']);
-    Route::get('/availability/parts', [AvailabilityController::class, 'parts']);
+    Route::get('/complete', [AvailabilityController::class, 'index']);
+    Route::get('/availability', [AvailabilityController::class, 'moved']);
+    Route::get('/complete/subjects', [AvailabilityController::class, 'subjects']);
+    Route::get('/complete/answer', [AvailabilityController::class, 'answer']);
+    Route::get('/complete/earliest', [AvailabilityController::class, 'earliest']);
+    Route::get('/complete/possible', [AvailabilityController::class, 'possible']);
+    Route::get('/complete/parts', [AvailabilityController::class, 'parts']);
 
     Route::get('/reservations', [ReservationController::class, 'index']);
     Route::post('/reservations/hold', [ReservationController::class, 'hold']);

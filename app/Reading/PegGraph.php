@@ -73,6 +73,12 @@ final class PegGraph
         return isset($this->chain[$demand]);
     }
 
+    /** @return list<int> numbers of the inputs of an order or proposal that nothing has been read above */
+    public function readInputs(int $supply): array
+    {
+        return $this->inputs[$supply] = $this->inputsOf($supply);
+    }
+
     /** @return list<int> numbers of the inputs of an order or proposal */
     public function inputsOf(int $supply): array
     {
@@ -134,7 +140,7 @@ final class PegGraph
         while ($demand->lateDays() > 0) {
             $number = $this->plan->numberOf($demand);
             $this->chain[$number] = true;
-            $latest = $this->latest($this->served[$number] ?? []);
+            $latest = self::latest($this->served[$number] ?? []);
             $waitsFor = $latest === null ? null : $this->plan->waitsFor($latest);
             if ($waitsFor === null) {
                 return;
@@ -148,7 +154,7 @@ final class PegGraph
      *
      * @param  list<Peg>  $pegs  by availability, then reference
      */
-    public function latest(array $pegs): ?Supply
+    public static function latest(array $pegs): ?Supply
     {
         $latest = null;
         foreach ($pegs as $peg) {

@@ -7,7 +7,6 @@ namespace App\Reading;
 use App\Reading\Shapes\ThreadKind;
 use App\Reading\Shapes\ThreadRow;
 use App\Reading\Shapes\ThreadStep;
-use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Demand;
@@ -26,39 +25,35 @@ final class Thread
     /** Days for which closed ones are marked at most. */
     private const LONGEST = 900;
 
-    private readonly Describe $describe;
-
-    private readonly PegGraph $graph;
-
-    /** @var array<string, string> names of suppliers by code */
-    private readonly array $suppliers;
-
-    /** @var array<int, true> orders and proposals whose inputs stand in the thread already */
+    /** @var array<int, true> orders and proposals whose inputs stand in the thread already, by object id */
     private array $shown = [];
 
     /** @var list<ThreadRow> */
     private array $rows = [];
 
-    public function __construct(private readonly StoredPlan $plan)
+    /** @var array<int, int> place of a need among those that stand in the thread, by object id */
+    private array $places = [];
+
+    /** @var list<Demand> */
+    private array $needs = [];
+
+    public function __construct(private readonly ThreadGround $ground)
     {
-        $this->describe = new Describe($plan);
-        $this->graph = new PegGraph($plan);
-        $this->suppliers = DB::table('suppliers')->pluck('name', 'code')->map(fn ($name) => (string) $name)->all();
     }
 
-    /** @return list<ThreadRow> */
-    public function down(PegSubject $subject): array
+    /**
+     * @param  int|null  $wanted  the day on which an order is asked for, where it is
+     * @return list<ThreadRow>
+     */
+    public function down(Demand|Supply $root, ?int $wanted = null): array
     {
-        if ($subject->element instanceof Demand) {
-            $this->graph->readDown([$subject->number]);
-            $this->needs($subject->number, $this->line($subject->element, -1, 0), 1);
+        if ($root instanceof Demand) {
+            $this->needs($root, $this->line($root, -1, 0), 1);
         } else {
-            $inputs = $this->graph->inputsOf($subject->number);
-            $this->graph->readDown($inputs);
-            $this->shown[$subject->number] = true;
-            $root = $this->supply($subject->element, null, -1, 0, false, false);
-            foreach ($inputs as $input) {
-                $this->needs($input, $root, 1);
+            $this->shown[spl_object_id($root)] = true;
+            $row = $this->supply($root, null, -1, 0, $wanted !== null && $root->available > $wanted, false, $wanted);
+            foreach ($this->ground->inputs($root) as $input) {
+                $this->needs($input, $row, 1);
             }
         }
 
@@ -66,14 +61,25 @@ final class Thread
     }
 
     /** @return list<ThreadRow> */
-    public function up(PegSubject $subject): array
+    public function up(Demand|Supply $root): array
     {
-        if ($subject->element instanceof Supply) {
-            $this->graph->readUp($subject->number);
-            $this->served($subject->number, $this->supply($subject->element, null, -1, 0, false, false), 1);
+        if ($root instanceof Supply) {
+            $this->served($root, $this->supply($root, null, -1, 0, false, false), 1);
         }
 
         return $this->rows;
+    }
+
+    /** @return list<Demand> that the rows speak of by their places */
+    public function demands(): array
+    {
+        return $this->needs;
+    }
+
+    /** Whether it was cut off. */
+    public function isFull(): bool
+    {
+        return count($this->rows) >= self::MOST;
     }
 
     /**
@@ -84,9 +90,9 @@ final class Thread
     public function steps(Demand $line): array
     {
         $chain = [];
-        for ($demand = $line; ($latest = $this->graph->latest($this->graph->served($this->plan->numberOf($demand)))) !== null;) {
+        for ($demand = $line; ($latest = PegGraph::latest($this->ground->served($demand))) !== null;) {
             array_unshift($chain, [$latest, $demand]);
-            $demand = $this->plan->waitsFor($latest);
+            $demand = $this->ground->waitsFor($latest);
             if ($demand === null) {
                 break;
             }
@@ -94,13 +100,13 @@ final class Thread
         $steps = [];
         $before = null;
         foreach ($chain as [$supply, $demand]) {
-            $item = $this->plan->pointOf($supply->point)->item;
+            $item = $this->ground->place($supply)->item;
             $what = $supply->kind === SupplyKind::Stock
                 ? 'stock'
                 : ($supply->isProposal() ? 'proposed_' : 'ordered_').($supply->type->value ?? 'make');
             $steps[] = new ThreadStep(
                 (string) trans("thread.step.{$what}", ['item' => $item, 'name' => $supply->name]),
-                $this->plan->dates->iso($supply->available),
+                $this->ground->dates()->iso($supply->available),
                 $before === null ? max(0, $supply->available - (int) $demand->date) : max(0, $supply->available - $before),
                 $before === null,
             );
@@ -114,12 +120,12 @@ final class Thread
     public function beginning(Demand $line): ?Peg
     {
         $found = null;
-        for ($demand = $line; $demand !== null && ($pegs = $this->graph->served($this->plan->numberOf($demand))) !== [];) {
-            $latest = $this->graph->latest($pegs);
+        for ($demand = $line; $demand !== null && ($pegs = $this->ground->served($demand)) !== [];) {
+            $latest = PegGraph::latest($pegs);
             foreach ($pegs as $peg) {
                 $peg->supply === $latest && $found = $peg;
             }
-            $demand = $latest === null ? null : $this->plan->waitsFor($latest);
+            $demand = $latest === null ? null : $this->ground->waitsFor($latest);
         }
 
         return $found;
@@ -128,44 +134,41 @@ final class Thread
     /** @return list<string> the days around the thread on which nobody works, as ISO dates */
     public function closedDays(Calendar $calendar): array
     {
-        $days = [$this->plan->planDate];
+        $days = [$this->ground->planDate()];
         foreach ($this->rows as $row) {
             foreach ([$row->from, $row->to, $row->wanted] as $day) {
-                $day === null || $days[] = $this->plan->dates->day($day);
+                $day === null || $days[] = $this->ground->dates()->day($day);
             }
         }
         $closed = [];
         for ($day = min($days) - self::AROUND, $last = min(max($days) + self::AROUND, min($days) + self::LONGEST); $day <= $last; $day++) {
-            $calendar->works($day) || $closed[] = $this->plan->dates->iso($day);
+            $calendar->works($day) || $closed[] = $this->ground->dates()->iso($day);
         }
 
         return $closed;
     }
 
-    private function needs(int $number, int $parent, int $level): void
+    private function needs(Demand $demand, int $parent, int $level): void
     {
-        $demand = $this->plan->demandNumbered($number);
-        $pegs = $this->graph->served($number);
-        $latest = $this->graph->latest($pegs);
+        $pegs = $this->ground->served($demand);
+        $latest = PegGraph::latest($pegs);
         usort(
             $pegs,
             fn (Peg $a, Peg $b) => ($b->supply === $latest) <=> ($a->supply === $latest) ?: $b->supply->available <=> $a->supply->available,
         );
         foreach ($pegs as $peg) {
-            if (count($this->rows) >= self::MOST) {
+            if ($this->isFull()) {
                 return;
             }
-            $supply = $this->plan->numberOf($peg->supply);
-            $inputs = $this->graph->inputs($supply);
-            $repeated = $inputs !== [] && isset($this->shown[$supply]);
-            $row = $this->supply(
-                $peg->supply, $peg, $parent, $level, $this->graph->decides($number) && $peg->supply === $latest, $repeated,
-            );
+            $supply = $peg->supply;
+            $inputs = $this->ground->inputs($supply);
+            $repeated = $inputs !== [] && isset($this->shown[spl_object_id($supply)]);
+            $row = $this->supply($supply, $peg, $parent, $level, $this->ground->decides($demand) && $supply === $latest, $repeated);
             if ($inputs === [] || $repeated) {
                 continue;
             }
-            $this->shown[$supply] = true;
-            usort($inputs, fn (int $a, int $b) => $this->graph->decides($b) <=> $this->graph->decides($a));
+            $this->shown[spl_object_id($supply)] = true;
+            usort($inputs, fn (Demand $a, Demand $b) => $this->ground->decides($b) <=> $this->ground->decides($a));
             foreach ($inputs as $input) {
                 $this->needs($input, $row, $level + 1);
             }
@@ -173,10 +176,10 @@ final class Thread
         $demand->uncovered > 0 && $this->gap($demand, $parent, $level);
     }
 
-    private function served(int $supply, int $parent, int $level): void
+    private function served(Supply $supply, int $parent, int $level): void
     {
-        foreach ($this->graph->serves($supply) as $peg) {
-            if (count($this->rows) >= self::MOST) {
+        foreach ($this->ground->serves($supply) as $peg) {
+            if ($this->isFull()) {
                 return;
             }
             $for = $peg->demand->for;
@@ -185,21 +188,32 @@ final class Thread
 
                 continue;
             }
-            $number = $this->plan->numberOf($for);
-            $repeated = isset($this->shown[$number]);
+            $repeated = isset($this->shown[spl_object_id($for)]);
             $row = $this->supply($for, null, $parent, $level, false, $repeated);
             if (! $repeated) {
-                $this->shown[$number] = true;
-                $this->served($number, $row, $level + 1);
+                $this->shown[spl_object_id($for)] = true;
+                $this->served($for, $row, $level + 1);
             }
         }
+    }
+
+    /** The place of a need among those of the thread. */
+    private function need(Demand $demand): int
+    {
+        $id = spl_object_id($demand);
+        if (! isset($this->places[$id])) {
+            $this->places[$id] = count($this->needs);
+            $this->needs[] = $demand;
+        }
+
+        return $this->places[$id];
     }
 
     /** A sales line or another need that comes from outside: a mark where it is complete. */
     private function line(Demand $demand, int $parent, int $level, ?int $qty = null): int
     {
-        $point = $this->plan->pointOf($demand->point);
-        $what = $this->describe->demand($demand);
+        $point = $this->ground->place($demand);
+        $what = $this->ground->demand($demand);
 
         return $this->add(new ThreadRow(
             id: count($this->rows),
@@ -214,23 +228,25 @@ final class Thread
             qty: Quantity::format($qty ?? $demand->qty),
             unit: $point->unit,
             from: null,
-            to: $this->plan->dates->iso($demand->expected ?? $demand->date ?? $this->plan->planDate),
-            wanted: $this->plan->dates->isoOrNull($demand->date),
+            to: $this->ground->dates()->iso($demand->expected ?? $demand->date ?? $this->ground->planDate()),
+            wanted: $this->ground->dates()->isoOrNull($demand->date),
             lateDays: $demand->lateDays(),
             holdUp: $demand->lateDays() > 0,
             repeated: false,
             href: $what->href,
             reference: null,
+            need: $this->need($demand),
         ));
     }
 
-    private function supply(Supply $supply, ?Peg $peg, int $parent, int $level, bool $holdUp, bool $repeated): int
+    private function supply(Supply $supply, ?Peg $peg, int $parent, int $level, bool $holdUp, bool $repeated, ?int $wanted = null): int
     {
-        $point = $this->plan->pointOf($supply->point);
+        $wanted ??= $peg?->demand->date;
+        $point = $this->ground->place($supply);
         $stock = $supply->kind === SupplyKind::Stock;
-        $what = $this->describe->supply($supply);
+        $what = $this->ground->supply($supply);
         $slip = $supply->released ? 0 : max(0, $supply->available - $supply->due);
-        $from = $supply->released ? $supply->start : max($supply->start + $slip, min($this->plan->planDate, $supply->available));
+        $from = $supply->released ? $supply->start : max($supply->start + $slip, min($this->ground->planDate(), $supply->available));
 
         return $this->add(new ThreadRow(
             id: count($this->rows),
@@ -243,28 +259,29 @@ final class Thread
                 ? (string) trans('from stock')
                 : trim(
                     "{$what->label}, "
-                        .($supply->supplier === null ? $point->name : $this->suppliers[$supply->supplier] ?? $supply->supplier),
+                        .($supply->supplier === null ? $point->name : $this->ground->supplierName($supply->supplier)),
                     ', ',
                 ),
             item: $point->item,
             site: $point->site,
             qty: Quantity::format($peg->qty ?? $supply->qty),
             unit: $point->unit,
-            from: $stock ? null : $this->plan->dates->iso(min($from, $supply->available)),
-            to: $this->plan->dates->iso($supply->available),
-            wanted: $peg === null ? null : $this->plan->dates->isoOrNull($peg->demand->date),
-            lateDays: $peg?->demand->date === null ? 0 : max(0, $supply->available - $peg->demand->date),
+            from: $stock ? null : $this->ground->dates()->iso(min($from, $supply->available)),
+            to: $this->ground->dates()->iso($supply->available),
+            wanted: $this->ground->dates()->isoOrNull($wanted),
+            lateDays: $wanted === null ? 0 : max(0, $supply->available - $wanted),
             holdUp: $holdUp,
             repeated: $repeated,
             href: $stock ? Describe::itemHref($point->item, $point->site) : $what->href,
             reference: $stock ? null : $supply->reference(),
+            need: $peg === null ? null : $this->need($peg->demand),
         ));
     }
 
     private function gap(Demand $demand, int $parent, int $level): void
     {
-        $point = $this->plan->pointOf($demand->point);
-        $date = $this->plan->dates->iso($demand->date ?? $this->plan->planDate);
+        $point = $this->ground->place($demand);
+        $date = $this->ground->dates()->iso($demand->date ?? $this->ground->planDate());
         $this->add(new ThreadRow(
             id: count($this->rows),
             parent: $parent,
@@ -285,6 +302,7 @@ final class Thread
             repeated: false,
             href: Describe::itemHref($point->item, $point->site),
             reference: null,
+            need: $this->need($demand),
         ));
     }
 

@@ -13,7 +13,6 @@ use App\Planning\RunProposals;
 use App\Reading\Shapes\ConversionDelays;
 use App\Reading\Shapes\DraftAnswer;
 use App\Reading\Shapes\DraftedBalances;
-use App\Reading\Shapes\EarliestDay;
 use App\Reading\Shapes\GrossRows;
 use App\Reading\Shapes\ResolvedNeeds;
 use App\Support\Refused;
@@ -298,7 +297,7 @@ final readonly class PlanQueries
      */
     public function earliest(array $lines, string $subject, ?string $qty): array
     {
-        return get_object_vars(new EarliestDay($this->asked($lines, $subject, fn (AvailabilityView $view) => $view->earliest($qty))));
+        return get_object_vars($this->asked($lines, $subject, fn (AvailabilityView $view) => $view->earliest($qty)));
     }
 
     /**

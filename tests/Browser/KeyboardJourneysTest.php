@@ -122,7 +122,7 @@ it('comes from Today to what needs one, and back, by key', function () {
 
 it('folds a structure by key', function () {
     $person = Person::signedIn('ivo@marrowby.example');
-    $person->opens('/availability?of=order:M-1047')->find("//*[@role='treegrid']//*[@data-row][@aria-expanded='true']");
+    $person->opens('/complete?of=order:M-1047')->find("//*[@role='treegrid']//*[@data-row][@aria-expanded='true']");
     $rows = $person->counts("//*[@role='treegrid']//*[@data-row]");
     $place = 1;
     while ($person->counts("(//*[@role='treegrid']//*[@data-row])[{$place}][@aria-expanded='true']") === 0) {

@@ -112,7 +112,7 @@ it('solves a shortage by keyboard alone', function () {
 
 it('moves a date by key until the structure is complete, drafts it and discards it', function () {
     $person = Person::signedIn('ivo@marrowby.example');
-    $person->opens('/availability?of=order:M-1047')->sees('Not in time:')->sees('complete on Thu 19 Mar')->sees('decided by');
+    $person->opens('/complete?of=order:M-1047')->sees('Not in time:')->sees('complete on Thu 19 Mar')->sees('decided by');
     $person->focuses("//*[@role='spinbutton']");
     foreach (['Sat 14 Mar', 'Sun 15 Mar', 'Mon 16 Mar', 'Tue 17 Mar', 'Wed 18 Mar', 'Thu 19 Mar'] as $day) {
         $person->presses('ARROW_RIGHT')->sees($day);

@@ -75,7 +75,7 @@ it('takes every word that is read from the language files', function () {
     foreach ([
         '/', '/demand', '/demand?view=forecast', '/plan', '/item?item=SH-41', '/proposals', "/proposals/{$proposal}", '/messages', '/orders',
         "/orders/{$order}", '/shortages/rows', '/reservations', '/journal', '/studies', '/compare', "/pegging?of={$of}", "/thread?of={$of}",
-        "/availability/answer?of={$of}", '/plan/point?item=SH-41&at=OSK', '/plan/ask?item=SH-41&at=OSK&period=2026-03-09&as=expected',
+        "/complete/answer?of={$of}", '/plan/point?item=SH-41&at=OSK', '/plan/ask?item=SH-41&at=OSK&period=2026-03-09&as=expected',
         '/search?q=SH',
     ] as $path) {
         $answer = $this->get($path)->assertOk();

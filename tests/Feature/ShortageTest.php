@@ -153,13 +153,13 @@ it('keeps filters as named views, each person their own', function () {
 });
 
 it('answers for an order by structure and drafts the answer', function () {
-    $answer = $this->getJson('/availability/answer?of=order:M-1047')->assertOk()->json();
+    $answer = $this->getJson('/complete/answer?of=order:M-1047')->assertOk()->json();
     expect($answer)->toMatchArray([
         'item' => 'WS-400', 'qty' => '24', 'wanted' => '2026-03-13', 'complete' => '2026-03-19', 'inTime' => false,
     ])->and($answer['decidedBy'])->toContain('P-3308')
         ->and(collect($answer['rows'])->where('decides', true)->pluck('item')->all())->toBe(['SH-41', 'PCB-207']);
-    $day = $this->getJson('/availability/earliest?of=order:M-1047')->json('day');
-    $answer = $this->getJson("/availability/answer?of=order:M-1047&due={$day}")->json();
+    $day = $this->getJson('/complete/earliest?of=order:M-1047')->json('day');
+    $answer = $this->getJson("/complete/answer?of=order:M-1047&due={$day}")->json();
     expect($day)->toBe('2026-03-19')->and($answer['inTime'])->toBeTrue();
     $this->postJson('/draft/lines', ['changes' => json_decode($answer['changes'], true)])->assertJsonPath(
         'state.lines.0.sentence',
@@ -168,15 +168,15 @@ it('answers for an order by structure and drafts the answer', function () {
 });
 
 it('answers for items and sales lines, how many there could be, and what is bought in all', function () {
-    expect($this->getJson('/availability/answer?of=sales:SO-7719/1')->json('inTime'))->toBeFalse()
-        ->and($this->getJson('/availability/possible?of=stock:WS-400@OSK&due=2026-04-10')->json())->toHaveKeys(['any', 'stock'])
+    expect($this->getJson('/complete/answer?of=sales:SO-7719/1')->json('inTime'))->toBeFalse()
+        ->and($this->getJson('/complete/possible?of=stock:WS-400@OSK&due=2026-04-10')->json())->toHaveKeys(['any', 'stock'])
         ->and(collect($this->getJson(
-            '/availability/parts?of=stock:WS-400@OSK&qty=1000',
+            '/complete/parts?of=stock:WS-400@OSK&qty=1000',
         )->json('rows'))->firstWhere('item', 'PCB-207'))->toMatchArray(['qty' => '1000', 'stock' => '10', 'missing' => '990'])
-        ->and($this->getJson('/availability/subjects?q=m-104')->json('0.of'))->toStartWith('order:M-104');
-    $this->getJson('/availability/answer?of=order:NONE')->assertStatus(422)
+        ->and($this->getJson('/complete/subjects?q=m-104')->json('0.of'))->toStartWith('order:M-104');
+    $this->getJson('/complete/answer?of=order:NONE')->assertStatus(422)
         ->assertJsonPath('message', 'There is no open order NONE. Nothing was changed.');
-    $this->getJson('/availability/answer?of=order:M-1047&qty=0.5')->assertStatus(422)
+    $this->getJson('/complete/answer?of=order:M-1047&qty=0.5')->assertStatus(422)
         ->assertJsonPath('message', 'WS-400 has 0 decimals. Nothing was changed.');
 });
 

@@ -2,10 +2,9 @@
 import { cleanup, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { AvailabilityRow, ThreadRow } from '@/lib/shapes';
-import { AvailabilityTree } from '@/pages/parts/AvailabilityTree';
+import type { ThreadRow } from '@/lib/shapes';
 import { ThreadChart } from '@/pages/parts/ThreadChart';
-import { COVERED, focused, SHARED, stubLayout } from './kit';
+import { SHARED, stubLayout } from './kit';
 
 const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
 const visit = vi.hoisted(() => ({ visit: vi.fn(), reload: vi.fn() }));
@@ -34,77 +33,6 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
-describe('availability by structure', () => {
-    const need = (id: number, parent: number, depth: number, more: Partial<AvailabilityRow> = {}): AvailabilityRow => ({
-        id,
-        parent,
-        depth,
-        item: `C-${id}`,
-        name: '',
-        site: 'OSK',
-        unit: 'pcs',
-        way: 'make',
-        via: '',
-        required: '10',
-        onHand: '0',
-        incoming: '0',
-        short: '10',
-        strip: COVERED,
-        date: '2026-03-10',
-        expected: '2026-03-10',
-        lateDays: 0,
-        lead: 3,
-        decides: false,
-        again: false,
-        hasMore: false,
-        ...more,
-    });
-    const rows = [
-        need(1, -1, 0, { hasMore: true }),
-        need(2, 1, 1, { hasMore: true }),
-        need(3, 2, 2),
-        need(4, 1, 1, { hasMore: true, decides: true, expected: null, lateDays: 3 }),
-        need(5, 4, 2, { decides: true }),
-    ];
-    const shown = () =>
-        screen
-            .getAllByRole('row')
-            .slice(1)
-            .map((row) => /C-\d/.exec(row.textContent ?? '')?.[0]);
-
-    it('opens the first level and what decides', () => {
-        render(<AvailabilityTree rows={rows} today="2026-03-02" />);
-        expect(shown()).toEqual(['C-1', 'C-2', 'C-4', 'C-5']);
-        expect(screen.getAllByText('decides')).toHaveLength(2);
-        expect(screen.getByText('never')).toBeTruthy();
-    });
-
-    it('is folded and unfolded by key, and walked through', async () => {
-        const user = userEvent.setup();
-        render(<AvailabilityTree rows={rows} today="2026-03-02" />);
-        await user.tab();
-        expect(focused()).toContain('C-1');
-        await user.keyboard('{ArrowDown}{ArrowRight}');
-        expect(shown()).toEqual(['C-1', 'C-2', 'C-3', 'C-4', 'C-5']);
-        await user.keyboard('{ArrowLeft}');
-        expect(shown()).toEqual(['C-1', 'C-2', 'C-4', 'C-5']);
-        await user.keyboard('{Home}{ArrowLeft}');
-        expect(shown()).toEqual(['C-1']);
-        expect(screen.getAllByRole('row')[1]?.getAttribute('aria-expanded')).toBe('false');
-    });
-
-    it('keeps what was opened when the answer is another one', async () => {
-        const user = userEvent.setup();
-        const { rerender } = render(<AvailabilityTree rows={rows} today="2026-03-02" />);
-        await user.click(screen.getByRole('button', { name: 'Unfold C-2' }));
-        expect(shown()).toContain('C-3');
-        rerender(<AvailabilityTree rows={rows.map((row) => ({ ...row, required: '20' }))} today="2026-03-02" />);
-        expect(shown()).toContain('C-3');
-        rerender(<AvailabilityTree rows={[]} today="2026-03-02" />);
-        expect(screen.queryByRole('treegrid')).toBeNull();
-    });
-});
-
 describe('the thread', () => {
     const supply = (id: number, parent: number, level: number, more: Partial<ThreadRow> = {}): ThreadRow => ({
         id,
@@ -126,6 +54,7 @@ describe('the thread', () => {
         note: 'made',
         holdUp: false,
         repeated: false,
+        need: null,
         ...more,
     });
     const rows = [
@@ -195,5 +124,31 @@ describe('the thread', () => {
         cleanup();
         chart([...rows, ...Array.from({ length: 60 }, (_, n) => supply(10 + n, 3, 4))]);
         expect(shown()).toEqual(['SO-1/1', 'M-1', 'M-2']);
+    });
+
+    it('is asked: the wanted day is a line that keys move, not before today, and rows are picked', async () => {
+        const user = userEvent.setup();
+        const onMove = vi.fn();
+        const onPick = vi.fn();
+        render(
+            <ThreadChart
+                rows={rows}
+                up={false}
+                planDate="2026-03-02"
+                due={null}
+                closed={[]}
+                wanted={{ day: '2026-03-03', onMove }}
+                picked={{ id: 1, onPick }}
+            />,
+        );
+        const line = screen.getByRole('slider', { name: 'Wanted day' });
+        expect(line.getAttribute('aria-valuetext')).toBe('Tue 3 Mar');
+        line.focus();
+        await user.keyboard('{ArrowRight}{PageDown}{ArrowLeft}{PageUp}');
+        expect(onMove.mock.calls).toEqual([['2026-03-04'], ['2026-03-10'], ['2026-03-02'], ['2026-03-02']]);
+        const items = screen.getAllByRole('treeitem');
+        expect(items.filter((item) => item.getAttribute('aria-selected') === 'true')).toHaveLength(1);
+        items[0]?.focus();
+        expect(onPick).toHaveBeenCalledWith(rows[0]);
     });
 });

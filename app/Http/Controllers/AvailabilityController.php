@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Draft;
-use App\Reading\Pages\AvailabilityPage;
+use App\Reading\Pages\CompletePage;
 use App\Reading\SubjectSearch;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
 
@@ -18,11 +19,17 @@ final class AvailabilityController extends Controller
 {
     public function index(Request $request): Response
     {
-        return (new AvailabilityPage(
+        return (new CompletePage(
             subject: $request->string('of')->limit(190, '')->toString(),
             qty: $request->string('qty')->limit(30, '')->toString(),
             due: $request->string('due')->limit(10, '')->toString(),
         ))->show();
+    }
+
+    /** Addresses that were sent to somebody before the page was called otherwise. */
+    public function moved(Request $request): RedirectResponse
+    {
+        return redirect('/complete'.($request->getQueryString() === null ? '' : "?{$request->getQueryString()}"));
     }
 
     public function subjects(Request $request): JsonResponse

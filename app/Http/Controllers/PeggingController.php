@@ -14,6 +14,7 @@ use App\Reading\Shapes\Link;
 use App\Reading\Shapes\PegWay;
 use App\Reading\Shapes\ThreadBeginning;
 use App\Reading\Shapes\ThreadOther;
+use App\Reading\StoredGround;
 use App\Reading\StoredPlan;
 use App\Reading\Thread;
 use App\Trials\PlanClient;
@@ -56,8 +57,8 @@ final class PeggingController extends Controller
     {
         [$plan, $subject] = $this->asked($request);
         $way = $this->way($request, $subject);
-        $thread = new Thread($plan);
-        $rows = $way === PegWay::Up ? $thread->up($subject) : $thread->down($subject);
+        $thread = new Thread($way === PegWay::Up ? StoredGround::above($plan, $subject) : StoredGround::below($plan, $subject));
+        $rows = $way === PegWay::Up ? $thread->up($subject->element) : $thread->down($subject->element);
         $line = $subject->element instanceof Demand && $subject->element->lateDays() > 0 ? $subject->element : null;
         $beginning = $line === null ? null : $thread->beginning($line)?->supply;
 
@@ -82,9 +83,7 @@ final class PeggingController extends Controller
         [$plan, $subject] = $this->asked($request);
         $line = $subject->element;
         abort_unless($line instanceof Demand && $plan->run->study_id === null, 404);
-        $thread = new Thread($plan);
-        $thread->down($subject);
-        $beginning = $thread->beginning($line);
+        $beginning = (new Thread(StoredGround::below($plan, $subject)))->beginning($line);
         abort_if($beginning === null, 404);
         $point = $plan->pointOf($beginning->supply->point);
 

@@ -8,7 +8,12 @@ namespace App\Reading\Shapes;
 final readonly class AvailabilityAnswer
 {
     /**
-     * @param  list<AvailabilityRow>  $rows
+     * @param  list<ThreadRow>  $rows  each with the place of its need
+     * @param  list<AskedNeed>  $needs
+     * @param  string  $draftDay  the day asked for, or where that is too early the day on which it is there
+     * @param  string  $changes  that make it due then, as JSON
+     * @param  bool  $full  whether the picture was cut off
+     * @param  list<string>  $closed  days on which nobody works
      * @param  list<ArrivalChangeRow>  $slips
      * @param  list<DraftFigure>  $figures
      */
@@ -25,9 +30,13 @@ final readonly class AvailabilityAnswer
         public bool $fromStock,
         public string $decidedBy,
         public array $rows,
-        public int $more,
+        public array $needs,
+        public bool $full,
+        public array $closed,
         public array $slips,
         public array $figures,
+        public int $decimals,
+        public string $draftDay,
         public string $changes,
     ) {
     }

@@ -30,6 +30,7 @@ final readonly class ThreadRow
         public bool $repeated,
         public ?string $href,
         public ?string $reference,
+        public ?int $need,
     ) {
     }
 }

@@ -4,24 +4,31 @@ declare(strict_types=1);
 
 namespace App\Trials\Views;
 
+use App\Reading\Shapes\AskedCover;
+use App\Reading\Shapes\AskedNeed;
 use App\Reading\Shapes\AvailabilityAnswer;
-use App\Reading\Shapes\AvailabilityRow;
+use App\Reading\Shapes\EarliestDay;
 use App\Reading\Shapes\GrossRow;
 use App\Reading\Shapes\PossibleQuantity;
+use App\Reading\Thread;
 use App\Support\Refused;
 use Yposta\Core\Availability\Answer;
 use Yposta\Core\Availability\Availability;
 use Yposta\Core\Availability\GrossNeeds;
-use Yposta\Core\Availability\Node;
 use Yposta\Core\Availability\Question;
+use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Plan\DemandIdentity;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\SupplyKind;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Trial\ArrivalChange;
 use Yposta\Core\Trial\Effect;
 use Yposta\Core\Trial\Trial;
 
@@ -64,20 +71,42 @@ final readonly class AvailabilityView
         return $this->availability->on(
             $wanted,
             $due,
-            fn (Answer $answer, Effect $effect) => $this->shape($answer, $effect, $stands, $wanted, $due, $changes),
+            fn (Answer $answer, Effect $effect, Plan $plan) => $this->shape($plan, $answer, $effect, $stands, $wanted, $due, $changes),
         );
     }
 
     /**
-     * The first day on which it is complete, as an ISO date.
+     * The first day on which it is complete, and the first on which that hurts nobody else.
      *
      * @throws DoesNotFit
      */
-    public function earliest(?string $qty): ?string
+    public function earliest(?string $qty): EarliestDay
     {
-        $stands = $this->question->stands($this->trial->network());
+        $wanted = $this->quantity($qty, $this->question->stands($this->trial->network()));
+        $day = $this->availability->earliest($wanted, $this->planDate);
+        if ($day === null) {
+            return new EarliestDay(null, [], null);
+        }
+        $hurts = $this->availability->on($wanted, $day, fn (Answer $answer, Effect $effect) => array_map(
+            $this->presenter->changeInWords(...),
+            $this->hurt($effect),
+        ));
+        $harmless = $hurts === []
+            ? $day
+            : $this->availability->harmless($wanted, $day, fn (Effect $effect) => $this->hurt($effect) !== []);
 
-        return $this->presenter->dates->isoOrNull($this->availability->earliest($this->quantity($qty, $stands), $this->planDate));
+        return new EarliestDay($this->presenter->dates->iso($day), $hurts, $this->presenter->dates->isoOrNull($harmless));
+    }
+
+    /** @return list<ArrivalChange> what others pay for it */
+    private function hurt(Effect $effect): array
+    {
+        return array_values(array_filter(
+            [...$effect->lines, ...$effect->orders],
+            fn (ArrivalChange $change) => $change->hurts()
+                && $change->arrival()->reference !== (string) $this->reference
+                && ! $change->arrival()->isOfNewOrder(),
+        ));
     }
 
     /**
@@ -151,24 +180,21 @@ final readonly class AvailabilityView
      * @param  array{qty: int|null, due: int|null, item: string, site: string}  $stands
      * @param  list<Change>  $changes
      */
-    private function shape(Answer $answer, Effect $effect, array $stands, int $qty, int $due, array $changes): AvailabilityAnswer
-    {
+    private function shape(
+        Plan $plan,
+        Answer $answer,
+        Effect $effect,
+        array $stands,
+        int $qty,
+        int $due,
+        array $changes,
+    ): AvailabilityAnswer {
         $item = $this->trial->network()->items[$stands['item']];
-        $rows = [];
-        $below = [];
-        foreach ($answer->nodes as $node) {
-            $below[$node->parent] = true;
-        }
-        foreach ($answer->nodes as $place => $node) {
-            $rows[] = $this->row($place, $node, isset($below[$place]));
-        }
-        $slips = [];
-        foreach ([...$effect->lines, ...$effect->orders] as $change) {
-            $change->hurts()
-                && $change->arrival()->reference !== (string) $this->reference
-                && ! $change->arrival()->isOfNewOrder()
-                && $slips[] = $this->presenter->arrivalChange($change);
-        }
+        $ground = new AskedGround($plan, $this->presenter, $answer);
+        $thread = new Thread($ground);
+        $rows = $thread->down($answer->root, $due);
+        $slips = array_map($this->presenter->arrivalChange(...), $this->hurt($effect));
+        $draft = max($due, $answer->complete ?? $due); // a day on which it is there
         $decided = $answer->decidedBy === null ? '' : (string) (new DecidedBy($this->presenter, $this->planDate))->say($answer);
 
         return new AvailabilityAnswer(
@@ -184,51 +210,70 @@ final readonly class AvailabilityView
             fromStock: $answer->isFromWhatThereIs(),
             decidedBy: $decided,
             rows: $rows,
-            more: $answer->more,
+            needs: $this->needs($thread, $ground, $answer, $changes === []),
+            full: $thread->isFull(),
+            closed: $thread->closedDays($this->calendar($stands['site'])),
             slips: $slips,
             figures: $this->presenter->figures($effect),
-            changes: json_encode(array_map(fn (Change $change) => ChangeCodec::encode($change), $changes), JSON_THROW_ON_ERROR),
+            decimals: $item->decimals,
+            draftDay: $this->presenter->dates->iso($draft),
+            changes: json_encode(array_map(
+                fn (Change $change) => ChangeCodec::encode($change),
+                $draft === $due ? $changes : $this->question->changes($this->trial->network(), $qty, $draft),
+            ), JSON_THROW_ON_ERROR),
         );
     }
 
-    /** What takes it, where that is not what was asked for itself. */
-    private function via(Node $node): string
+    private function calendar(string $site): Calendar
     {
-        $for = $node->depth === 0 ? null : $node->demand->for;
+        $network = $this->trial->network();
 
-        return match (true) {
-            $for === null => '',
-            $for->isProposal() => (string) trans('for :qty proposed', ['qty' => Quantity::format($for->qty)]),
-            default => (string) trans('for :order', ['order' => TrialPresenter::code($for->name)]),
-        };
+        return $network->calendars[(string) $network->sites[$site]->calendar] ?? Calendar::everyDay();
     }
 
-    private function row(int $place, Node $node, bool $hasMore): AvailabilityRow
+    /**
+     * The needs that the rows speak of.
+     *
+     * @param  bool  $stands  whether it is asked as it stands, so that each need is one of the live plan too
+     * @return list<AskedNeed>
+     */
+    private function needs(Thread $thread, AskedGround $ground, Answer $answer, bool $stands): array
     {
-        $item = $node->point->item;
+        $nodes = [];
+        foreach ($answer->nodes as $node) {
+            $nodes[spl_object_id($node->demand)] = $node;
+        }
+        $needs = [];
+        foreach ($thread->demands() as $demand) {
+            $node = $nodes[spl_object_id($demand)] ?? null;
+            $place = $ground->place($demand);
+            $needs[] = new AskedNeed(
+                item: $place->item,
+                name: $place->name,
+                site: $place->site,
+                unit: $place->unit,
+                for: $ground->demand($demand)->label,
+                qty: Quantity::format($demand->qty),
+                date: $this->presenter->dates->iso((int) $demand->date),
+                identity: $stands && $node !== null ? DemandIdentity::of($demand, $ground->plan->structure) : null,
+                cover: array_map(fn (Peg $peg) => $this->cover($ground, $peg), $ground->served($demand)),
+                short: Quantity::format($node?->short() ?? $demand->uncovered),
+                decides: $ground->decides($demand),
+            );
+        }
 
-        return new AvailabilityRow(
-            id: $place,
-            parent: $node->parent,
-            depth: $node->depth,
-            item: $item->code,
-            name: $item->name,
-            site: $node->point->site->code,
-            unit: $item->unit,
-            way: $node->point->supply()->value,
-            via: $this->via($node),
-            required: Quantity::format($node->demand->qty),
-            onHand: Quantity::format($node->onHand),
-            incoming: Quantity::format($node->cover->order),
-            short: Quantity::format($node->short()),
-            strip: $this->presenter->strip($node->cover, $item->unit),
-            date: $this->presenter->dates->iso((int) $node->demand->date),
-            expected: $this->presenter->dates->isoOrNull($node->demand->expected),
-            lateDays: $node->demand->lateDays(),
-            lead: $node->point->lead,
-            decides: $node->decides,
-            again: $node->again,
-            hasMore: $hasMore,
-        );
+        return $needs;
+    }
+
+    /** "on hand, free for it", "P-3308, Tue 10 Mar". */
+    private function cover(AskedGround $ground, Peg $peg): AskedCover
+    {
+        $supply = $peg->supply;
+        $what = $ground->supply($supply);
+        $label = $supply->kind === SupplyKind::Stock
+            ? (string) trans('on hand, free for it')
+            : "{$what->label}, {$this->presenter->day($supply->available)}";
+
+        return new AskedCover($label, Quantity::format($peg->qty), $supply->available > (int) $peg->demand->date, $what->href);
     }
 }

@@ -4,19 +4,23 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Availability;
 
+use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\HoldUp;
+use Yposta\Core\Run\Supply;
 use Yposta\Core\Structure\Point;
 
 /** Whether something can be complete on the day it is wanted, as it is planned. Dates as day numbers. */
 final readonly class Answer
 {
     /**
+     * @param  Demand|Supply  $root  what was asked for, in the plan: a sales line, or an order
      * @param  int|null  $complete  when all of it is there; null when something is served by nothing
      * @param  HoldUp|null  $decidedBy  where the date is decided, when it is later than wanted
      * @param  list<Node>  $nodes  the structure below, each node after the one above it
      * @param  int  $more  nodes beyond {@see StructureTree::MOST}
      */
     public function __construct(
+        public Demand|Supply $root,
         public int $wanted,
         public ?int $complete,
         public ?HoldUp $decidedBy,

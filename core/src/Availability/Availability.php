@@ -16,6 +16,12 @@ final readonly class Availability
     /** Days tried one after the other, each the day that the one before it led to. */
     private const STEPS = 12;
 
+    /** Days from the first that works, within which one is looked for that hurts nobody. */
+    private const FURTHEST = 128;
+
+    /** So many of them are tried one after the other: what hurts somebody on one day may hurt nobody on the next, and again somebody. */
+    private const ONE_BY_ONE = 8;
+
     public function __construct(private Trial $trial, private Question $question)
     {
     }
@@ -23,7 +29,7 @@ final readonly class Availability
     /**
      * @template T
      *
-     * @param  callable(Answer, Effect): T  $read  the answer, and what asking this way does to others; keeps nothing of them
+     * @param  callable(Answer, Effect, Plan): T  $read  the answer, and what asking this way does to others; keeps nothing of them
      * @return T
      *
      * @throws DoesNotFit
@@ -35,7 +41,7 @@ final readonly class Availability
 
         return $this->trial->with(
             $this->question->changes($network, $qty, $due),
-            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($before, Outcome::of($plan))),
+            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($before, Outcome::of($plan)), $plan),
         );
     }
 
@@ -58,6 +64,36 @@ final readonly class Availability
         }
 
         return $from;
+    }
+
+    /**
+     * The first day from one on, on which a quantity is complete in time and makes nobody late: the next days one by one, then
+     * further and further on, and between the last that hurts and the first that does not.
+     *
+     * @param  int  $qty  millionths
+     * @param  callable(Effect): bool  $hurts
+     * @return int|null day number; null when none is found
+     *
+     * @throws DoesNotFit
+     */
+    public function harmless(int $qty, int $from, callable $hurts): ?int
+    {
+        $works = fn (int $day): bool => $this->on($qty, $day, fn (Answer $answer, Effect $effect) => $answer->isInTime() && ! $hurts($effect));
+        for ($day = $from; $day < $from + self::ONE_BY_ONE; $day++) {
+            if ($works($day)) {
+                return $day;
+            }
+        }
+        for ($bad = self::ONE_BY_ONE - 1, $good = 2 * self::ONE_BY_ONE; $good <= self::FURTHEST && ! $works($from + $good); $bad = $good, $good *= 2);
+        if ($good > self::FURTHEST) {
+            return null;
+        }
+        while ($good - $bad > 1) {
+            $middle = intdiv($bad + $good, 2);
+            $works($from + $middle) ? $good = $middle : $bad = $middle;
+        }
+
+        return $from + $good;
     }
 
     /**

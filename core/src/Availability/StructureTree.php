@@ -50,7 +50,7 @@ final class StructureTree
         }
 
         return new Answer(
-            $order->due, $uncovered === [] ? $order->available : null, $holdUp,
+            $order, $order->due, $uncovered === [] ? $order->available : null, $holdUp,
             $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more,
         );
     }
@@ -62,7 +62,7 @@ final class StructureTree
         $holdUp = $demand->holdUp;
 
         return new Answer(
-            (int) $demand->date, $demand->uncovered > 0 ? null : $demand->expected, $holdUp,
+            $demand, (int) $demand->date, $demand->uncovered > 0 ? null : $demand->expected, $holdUp,
             $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more,
         );
     }

@@ -24,7 +24,7 @@ export function Rail() {
             href: '/shortages',
             label: t('Shortages'),
             icon: CircleAlert,
-            on: ['/shortages', '/availability', '/reservations'].some((path) => url.startsWith(path)),
+            on: ['/shortages', '/complete', '/reservations'].some((path) => url.startsWith(path)),
         },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
         { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },

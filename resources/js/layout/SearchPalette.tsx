@@ -17,7 +17,7 @@ function commands(text: string): Found[] {
         { kind: 'command', label: t('Demand: forecast'), note: '', href: '/demand?view=forecast' },
         { kind: 'command', label: t('Plan: in trouble'), note: '', href: '/plan?trouble=1&sort=urgency' },
         { kind: 'command', label: t('Shortages'), note: '', href: '/shortages' },
-        { kind: 'command', label: t('Availability by structure'), note: '', href: '/availability' },
+        { kind: 'command', label: t('When is it complete?'), note: '', href: '/complete' },
         { kind: 'command', label: t('Reservations'), note: '', href: '/reservations' },
         { kind: 'command', label: t('Journal'), note: '', href: '/journal' },
         { kind: 'command', label: t('Proposals due today'), note: '', href: '/proposals?until=today' },

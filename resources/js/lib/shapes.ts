@@ -106,6 +106,29 @@ export interface ArrivalChangeRow {
     need: string;
 }
 
+/** What serves a need, how much and from when on. */
+export interface AskedCover {
+    label: string;
+    qty: string;
+    late: boolean;
+    href: string | null;
+}
+
+/** A need below what was asked for, and how it is covered. Quantities are decimals as text, dates are ISO dates. */
+export interface AskedNeed {
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    for: string;
+    qty: string;
+    date: string;
+    identity: string | null;
+    cover: AskedCover[];
+    short: string;
+    decides: boolean;
+}
+
 /** When what was asked for is complete, and through what. */
 export interface AvailabilityAnswer {
     label: string;
@@ -119,43 +142,15 @@ export interface AvailabilityAnswer {
     inTime: boolean;
     fromStock: boolean;
     decidedBy: string;
-    rows: AvailabilityRow[];
-    more: number;
+    rows: ThreadRow[];
+    needs: AskedNeed[];
+    full: boolean;
+    closed: string[];
     slips: ArrivalChangeRow[];
     figures: DraftFigure[];
+    decimals: number;
+    draftDay: string;
     changes: string;
-}
-
-/** The question that availability starts from; the answer is planned after the page has come. */
-export interface AvailabilityPage {
-    subject: string;
-    qty: string;
-    due: string;
-}
-
-/** A need in the structure below what was asked for. Quantities are decimals as text, dates are ISO dates. */
-export interface AvailabilityRow {
-    id: number;
-    parent: number;
-    depth: number;
-    item: string;
-    name: string;
-    site: string;
-    unit: string;
-    way: string;
-    via: string;
-    required: string;
-    onHand: string;
-    incoming: string;
-    short: string;
-    strip: Strip;
-    date: string;
-    expected: string | null;
-    lateDays: number;
-    lead: number;
-    decides: boolean;
-    again: boolean;
-    hasMore: boolean;
 }
 
 /** Whom a supply is for, in parts of 1000; the rest is for the stock rule. */
@@ -270,6 +265,13 @@ export interface ComparedSupply {
     supplier: string | null;
 }
 
+/** The question that "When is it complete?" starts from; the answer is planned after the page has come. */
+export interface CompletePage {
+    subject: string;
+    qty: string;
+    due: string;
+}
+
 /** What an order still needs. */
 export interface ComponentRow {
     line: string;
@@ -362,9 +364,14 @@ export interface DraftedBalances {
     balances: Record<string, Record<string, string>>;
 }
 
-/** The first day on which all can be there, as an ISO date; null where none was found. */
+/**
+ * The first day on which all can be there, whom that would make late, and the first on which nobody is; ISO dates, null where none was
+ * found.
+ */
 export interface EarliestDay {
     day: string | null;
+    hurts: string[];
+    harmless: string | null;
 }
 
 /** Where a number comes from. */
@@ -1190,6 +1197,7 @@ export interface ThreadRow {
     repeated: boolean;
     href: string | null;
     reference: string | null;
+    need: number | null;
 }
 
 /** A step of the chain that decides a date. `days` are those that it adds. */

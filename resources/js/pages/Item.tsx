@@ -96,7 +96,7 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                 <PointDraft key={`${detail.item} ${detail.site}`} detail={detail} />
                 <p className="mt-2 text-sm">
                     <Link
-                        href={`/availability?of=${encodeURIComponent(detail.reference)}`}
+                        href={`/complete?of=${encodeURIComponent(detail.reference)}`}
                         className="font-semibold text-act hover:underline"
                     >
                         {t('When could there be more?')}

@@ -66,7 +66,7 @@ export default function Shortages({ filter, planned, open: first, views }: Short
             <div className="flex items-start gap-3">
                 <PageHead title={t('Shortages')}>{told && window && heading(told, picked ?? window, state, plan.planDate)}</PageHead>
                 <span className="ml-auto flex shrink-0 gap-3 pt-0.5 text-sm whitespace-nowrap">
-                    <Link href="/thread?asked=1" className="font-semibold text-act hover:underline">
+                    <Link href="/complete" className="font-semibold text-act hover:underline">
                         {t('When is it complete?')}
                     </Link>
                     <Link href="/reservations" className="font-semibold text-act hover:underline">

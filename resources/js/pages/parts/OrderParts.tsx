@@ -44,7 +44,7 @@ export function OrderActions({ order, line }: { order: OrderDetail; line: OrderL
                     {order.kind !== 'buy' && <PeggingLink of={line.reference} />}
                     {order.kind === 'make' && (
                         <Link
-                            href={`/availability?of=${encodeURIComponent(line.reference)}`}
+                            href={`/complete?of=${encodeURIComponent(line.reference)}`}
                             className="font-semibold text-act hover:underline"
                         >
                             {t('Check another date')}

@@ -42,7 +42,7 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
                 </p>
             )}
             <p className="mt-1">
-                <Link href={`/availability?of=${encodeURIComponent(row.reference)}`} className="font-semibold text-act hover:underline">
+                <Link href={`/complete?of=${encodeURIComponent(row.reference)}`} className="font-semibold text-act hover:underline">
                     {t('Check another date')}
                 </Link>
             </p>

@@ -60,7 +60,7 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
             {subject && (
                 <p className="mt-1 flex gap-4">
                     <PeggingLink of={subject} />
-                    <Link href={`/availability?of=${encodeURIComponent(subject)}`} className="font-semibold text-act hover:underline">
+                    <Link href={`/complete?of=${encodeURIComponent(subject)}`} className="font-semibold text-act hover:underline">
                         {t('Check another date')}
                     </Link>
                 </p>

@@ -9,9 +9,7 @@ import { useSettled } from '@/lib/useSettled';
 export function SubjectBox({ value, label, onPick }: { value: string; label: string; onPick: (of: string) => void }) {
     const [text, setText] = useState('');
     const settled = useSettled(text.trim(), 150);
-    const { data } = useLoaded<Subject[]>(
-        settled === '' ? null : `/availability/subjects?${new URLSearchParams({ q: settled }).toString()}`,
-    );
+    const { data } = useLoaded<Subject[]>(settled === '' ? null : `/complete/subjects?${new URLSearchParams({ q: settled }).toString()}`);
 
     return (
         <Combobox<string> value={value} onChange={(of) => of && onPick(of)} immediate>
@@ -20,7 +18,7 @@ export function SubjectBox({ value, label, onPick }: { value: string; label: str
                 onChange={(event) => setText(event.target.value)}
                 placeholder={t('Type a code or name')}
                 aria-label={t('Order, sales line or item')}
-                className="h-[30px] w-56 rounded border border-line bg-surface px-2"
+                className="h-[28px] w-44 rounded border border-line bg-surface px-2"
             />
             {text.trim() !== '' && (
                 <ComboboxOptions

@@ -2,7 +2,7 @@ import { Link, router } from '@inertiajs/react';
 import { scaleUtc, type ScaleTime } from 'd3-scale';
 import { utcDay, utcMonday, utcMonth } from 'd3-time';
 import { ChevronDown, ChevronRight, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { addDays, day, daysBetween, period, qty } from '@/lib/format';
 import type { ThreadKind, ThreadRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
@@ -26,10 +26,14 @@ interface Props {
     planDate: string;
     due: string | null;
     closed: string[];
+    /** A day that is asked for: a line through the picture, which is dragged or moved by keys. */
+    wanted?: { day: string; onMove: (day: string) => void };
+    /** The row that the panel beside the picture speaks of, and picking another. */
+    picked?: { id: number | null; onPick: (row: ThreadRow) => void };
 }
 
 /** The supplies of a thread on a time axis. The chain that decides the date is drawn strong. */
-export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
+export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }: Props) {
     const box = useRef<HTMLDivElement>(null);
     const keys = useGridKeys(box);
     const [folded, setFolded] = useState(() => foldedAtFirst(rows));
@@ -82,7 +86,9 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
                 className="relative max-h-[calc(100vh-176px)] overflow-auto"
             >
                 <div className="relative" style={{ width: LABELS + days * scale, minWidth: '100%' }}>
-                    <Axis time={time} planDate={planDate} />
+                    <Axis time={time} planDate={planDate}>
+                        {wanted && <WantedHandle time={time} planDate={planDate} wanted={wanted} />}
+                    </Axis>
                     <div className="relative">
                         <Ground time={time} height={visible.length * ROW} planDate={planDate} closed={closed} />
                         {visible.map((row) => (
@@ -95,9 +101,17 @@ export function ThreadChart({ rows, up, planDate, due, closed }: Props) {
                                 children={parents.has(row.id)}
                                 folded={folded.has(row.id)}
                                 onToggle={() => toggle(row.id)}
+                                picked={picked}
                             />
                         ))}
                         <Links rows={visible} places={places} x={x} up={up} width={days * scale} />
+                        {wanted && (
+                            <span
+                                aria-hidden
+                                className="pointer-events-none absolute top-0 w-0.5 bg-act"
+                                style={{ left: LABELS + x(wanted.day) - 1, height: visible.length * ROW }}
+                            />
+                        )}
                     </div>
                 </div>
             </div>
@@ -222,7 +236,7 @@ function marks(time: Time, room = 0): string[] {
     return (dayWidth(time) * 7 >= 44 ? utcMonday : utcMonth).range(from, to).map((date) => date.toISOString().slice(0, 10));
 }
 
-function Axis({ time, planDate }: { time: Time; planDate: string }) {
+function Axis({ time, planDate, children }: { time: Time; planDate: string; children?: ReactNode }) {
     return (
         <div className="sticky top-0 z-20 flex border-b border-line bg-surface" style={{ height: HEAD }}>
             <div className="sticky left-0 z-10 shrink-0 border-r border-soft bg-surface" style={{ width: LABELS }} />
@@ -235,8 +249,67 @@ function Axis({ time, planDate }: { time: Time; planDate: string }) {
                 <span className="absolute bottom-0 font-semibold text-ink" style={{ left: time(dateOf(planDate)) + 4 }}>
                     {t('today')}
                 </span>
+                {children}
             </div>
         </div>
+    );
+}
+
+/** The end of the line of the day that is asked for, by which it is moved. */
+function WantedHandle({ time, planDate, wanted }: { time: Time; planDate: string; wanted: NonNullable<Props['wanted']> }) {
+    const [drag, setDrag] = useState<string | null>(null);
+    const at = drag ?? wanted.day;
+    const start = (event: PointerEvent<HTMLElement>) => {
+        if (event.button !== 0) {
+            return;
+        }
+        event.preventDefault();
+        event.currentTarget.focus();
+        const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
+        let last = wanted.day;
+        const move = (now: globalThis.PointerEvent) => {
+            const iso = time
+                .invert(now.clientX - left)
+                .toISOString()
+                .slice(0, 10);
+            last = iso < planDate ? planDate : iso;
+            setDrag(last);
+        };
+        const stop = () => {
+            window.removeEventListener('pointermove', move);
+            window.removeEventListener('pointerup', stop);
+            setDrag(null);
+            if (last !== wanted.day) {
+                wanted.onMove(last);
+            }
+        };
+        window.addEventListener('pointermove', move);
+        window.addEventListener('pointerup', stop);
+    };
+    const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+        const days = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 }[event.key];
+        if (days !== undefined) {
+            event.preventDefault();
+            event.stopPropagation();
+            const next = addDays(wanted.day, days);
+            wanted.onMove(next < planDate ? planDate : next);
+        }
+    };
+    return (
+        <span
+            role="slider"
+            tabIndex={0}
+            data-label
+            aria-label={t('Wanted day')}
+            aria-valuenow={daysBetween(planDate, wanted.day)}
+            aria-valuetext={day(wanted.day, planDate)}
+            onKeyDown={onKeyDown}
+            onPointerDown={start}
+            className="absolute bottom-0 z-10 -translate-x-1/2 cursor-ew-resize touch-none rounded-t bg-act px-2 py-0.5 font-semibold whitespace-nowrap text-surface"
+            style={{ left: time(dateOf(at)) }}
+        >
+            {t('wanted :day', { day: day(at, planDate).replace(/ \w+$/, '') })}
+        </span>
     );
 }
 
@@ -270,9 +343,10 @@ interface RowProps {
     children: boolean;
     folded: boolean;
     onToggle: () => void;
+    picked: Props['picked'];
 }
 
-function Row({ row, x, scale, planDate, children, folded, onToggle }: RowProps) {
+function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: RowProps) {
     const onKey = (event: KeyboardEvent<HTMLElement>) => {
         if (event.target !== event.currentTarget) {
             return;
@@ -294,13 +368,16 @@ function Row({ row, x, scale, planDate, children, folded, onToggle }: RowProps) 
             aria-label={inWords(row, planDate)}
             data-row
             tabIndex={-1}
+            aria-selected={picked ? picked.id === row.id : undefined}
             onKeyDown={onKey}
-            className="relative flex border-b border-soft -outline-offset-2 last:border-0"
+            onFocus={picked && ((event) => event.target === event.currentTarget && picked.onPick(row))}
+            onClick={picked && (() => picked.onPick(row))}
+            className={`relative flex border-b border-soft -outline-offset-2 last:border-0 ${picked?.id === row.id ? 'bg-act-tint/60' : ''}`}
             style={{ height: ROW }}
         >
             <div
                 data-label
-                className={`sticky left-0 z-10 flex shrink-0 items-center border-r border-soft bg-surface pr-2 ${row.holdUp ? 'border-l-[3px] border-l-ink' : 'border-l-[3px] border-l-transparent'}`}
+                className={`sticky left-0 z-10 flex shrink-0 items-center border-r border-soft pr-2 ${picked?.id === row.id ? 'bg-act-tint' : 'bg-surface'} ${row.holdUp ? 'border-l-[3px] border-l-ink' : 'border-l-[3px] border-l-transparent'}`}
                 style={{ width: LABELS, paddingLeft: 4 + Math.min(row.level, 9) * 11 }}
             >
                 <span className="w-5 shrink-0">
@@ -383,6 +460,11 @@ function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => 
                     className={`absolute w-0.5 ${late ? 'bg-broken' : 'bg-act'}`}
                     style={{ left: wanted - 1, top: middle - 4, height: BAR + 8 }}
                 />
+            )}
+            {late && row.holdUp && row.kind !== 'line' && (
+                <strong className="absolute text-xs whitespace-nowrap text-broken" style={{ left: end + 7, top: (ROW - 18) / 2 }}>
+                    {row.parent === -1 ? tn('1 day late', ':n days late', row.lateDays) : day(row.to, planDate).replace(/ \w+$/, '')}
+                </strong>
             )}
             {late && wanted !== null && (
                 <span

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Trials\Views;
+
+use App\Planning\Dates;
+use App\Reading\Describe;
+use App\Reading\PlacedItem;
+use App\Reading\Shapes\Link;
+use App\Reading\ThreadGround;
+use Yposta\Core\Availability\Answer;
+use Yposta\Core\Plan\PegIndex;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Reference\NewOrderCode;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+
+/** A plan in which something is asked for, as far as the thread of that goes through it. */
+final readonly class AskedGround implements ThreadGround
+{
+    private PegIndex $pegs;
+
+    /** @var array<int, true> demands through which the date is decided, by object id */
+    private array $deciding;
+
+    public function __construct(public Plan $plan, private TrialPresenter $presenter, Answer $answer)
+    {
+        $this->pegs = new PegIndex($plan->pegs);
+        $deciding = [];
+        foreach ($answer->nodes as $node) {
+            $node->decides && $deciding[spl_object_id($node->demand)] = true;
+        }
+        $this->deciding = $deciding;
+    }
+
+    public function planDate(): int
+    {
+        return $this->plan->options->planDate;
+    }
+
+    public function dates(): Dates
+    {
+        return $this->presenter->dates;
+    }
+
+    public function place(Supply|Demand $element): PlacedItem
+    {
+        $point = $this->plan->structure->points[$element->point];
+
+        return new PlacedItem($point->item->code, $point->site->code, $point->item->name, $point->item->unit);
+    }
+
+    public function supply(Supply $supply): Link
+    {
+        return match (true) {
+            $supply->kind === SupplyKind::Stock => new Link((string) trans('On hand'), null),
+            $supply->kind === SupplyKind::Proposal => new Link((string) trans("thread.asked.{$supply->type?->value}"), null),
+            NewOrderCode::is($supply->name) => new Link((string) trans('as asked'), null),
+            default => new Link($supply->name, Describe::orderHref($supply->name)),
+        };
+    }
+
+    public function demand(Demand $demand): Link
+    {
+        return $this->presenter->consumer($this->plan, $demand);
+    }
+
+    public function supplierName(string $code): string
+    {
+        return $this->presenter->supplierName($code);
+    }
+
+    public function served(Demand $demand): array
+    {
+        $pegs = $this->pegs->serving($demand);
+        usort($pegs, fn (Peg $a, Peg $b) => [$a->supply->available, $a->supply->reference()] <=> [$b->supply->available, $b->supply->reference()]);
+
+        return $pegs;
+    }
+
+    public function serves(Supply $supply): array
+    {
+        return $this->pegs->servedBy($supply);
+    }
+
+    public function inputs(Supply $supply): array
+    {
+        return $supply->inputs;
+    }
+
+    public function decides(Demand $demand): bool
+    {
+        return isset($this->deciding[spl_object_id($demand)]);
+    }
+
+    public function waitsFor(Supply $supply): ?Demand
+    {
+        return $supply->waitsFor;
+    }
+}
