@@ -43,6 +43,7 @@ final readonly class CommitDraft
                 throw Refused::because('commit.stale', [], 'stale');
             }
             $written = ($this->commit)(DraftLines::of($draft), array_column($draft->lines, 'seen'), $by);
+            $canBeUndone = self::canBeUndone($draft->lines);
             $draft->update(['lines' => [], 'past' => [], 'future' => [], 'version' => $draft->version + 1]);
             $count = count($written['sentences']);
 
@@ -51,9 +52,19 @@ final readonly class CommitDraft
                     $count === 1 ? 'journal.committed.one' : 'journal.committed.many',
                     ['count' => $count, 'what' => $written['sentences'][0] ?? ''],
                 )),
-                commit: $written['commit'],
+                commit: $canBeUndone ? $written['commit'] : null,
                 orders: $written['orders'],
             ));
         });
+    }
+
+    /**
+     * What was started or sent is not taken back.
+     *
+     * @param  list<array{changes: list<array<string, mixed>>}>  $lines
+     */
+    private static function canBeUndone(array $lines): bool
+    {
+        return ! in_array('release_order', array_column(array_merge(...array_column($lines, 'changes')), 'change'), true);
     }
 }

@@ -68,6 +68,9 @@ final readonly class EditDraft
                 || $title !== null
                 || $fit['far'] === []
                 || throw Refused::because('draft.far', ['lines' => implode('; ', $fit['far'])], 'absurd', ['lines' => $fit['far']]);
+            $sure
+                || $fit['lacks'] === []
+                || throw Refused::because('draft.lacks', ['lines' => implode('; ', $fit['lacks'])], 'lacks', ['lines' => $fit['lacks']]);
             $ids = array_column($asked, 'id');
             $line = ['id' => $ids === [] ? 1 : max($ids) + 1, 'changes' => $fit['changes'], 'seen' => $fit['seen'], 'title' => $title];
             $added = false;

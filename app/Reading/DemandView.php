@@ -77,13 +77,19 @@ final readonly class DemandView
                 due: substr($line->due, 0, 10),
                 priority: (int) $line->priority,
                 expected: $this->dates->isoOrNull($demand?->expected),
-                lateDays: $demand?->lateDays() ?? 0,
-                reason: $demand === null ? null : $this->plan->holdUpOf($demand),
+                lateDays: $demand?->daysPastDue() ?? 0,
+                reason: $demand === null ? null : $this->plan->holdUpOf($demand) ?? self::passed($demand),
                 strip: $demand === null ? null : $this->strip($demand, $pegs[$n] ?? []),
             );
         }
 
         return $rows;
+    }
+
+    /** Why a line is late that waits for nothing any more. */
+    private static function passed(Demand $demand): ?string
+    {
+        return $demand->originalDate === null ? null : (string) trans('its date has passed');
     }
 
     /** @param  list<Peg>  $pegs */
@@ -100,7 +106,7 @@ final readonly class DemandView
         }
 
         return DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('kind', 'sales')
-            ->when($onlyLate, fn (Builder $query) => $query->where('late_days', '>', 0))->get(['name', 'line', 'n'])
+            ->when($onlyLate, StoredPlan::late(...))->get(['name', 'line', 'n'])
             ->mapWithKeys(fn ($row) => ["{$row->name}/{$row->line}" => (int) $row->n])->all();
     }
 

@@ -42,7 +42,7 @@ final class JournalList
                     ? (string) trans(':count changes committed', ['count' => count($parts)])
                     : (string) $entry->description,
                 parts: count($parts) > 1 ? $parts : [],
-                commit: $commit === null ? null : (int) $commit->id,
+                commit: $commit === null || str_contains((string) $commit->inverse, '"change":"release_order"') ? null : (int) $commit->id,
                 undone: $commit !== null && $commit->undone_at !== null,
             );
         })->all());

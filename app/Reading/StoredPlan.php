@@ -229,6 +229,12 @@ final class StoredPlan
         return $this->supplies[$n];
     }
 
+    /** Narrows to the demands that will be there after their date, also where that has passed already; `late_days` and `original_date` of one table. */
+    public static function late(Builder $query): Builder
+    {
+        return $query->where(fn (Builder $query) => $query->where('late_days', '>', 0)->orWhereNotNull('original_date'));
+    }
+
     public function demandNumbered(int $n): Demand
     {
         $this->loadDemands([$n]);

@@ -6,7 +6,6 @@ namespace App\Reading;
 
 use App\Reading\Shapes\ThreadKind;
 use App\Reading\Shapes\ThreadRow;
-use App\Reading\Shapes\ThreadStep;
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Demand;
@@ -80,55 +79,6 @@ final class Thread
     public function isFull(): bool
     {
         return count($this->rows) >= self::MOST;
-    }
-
-    /**
-     * Where the time goes on the chain that decides the date, from its beginning to the customer.
-     *
-     * @return list<ThreadStep>
-     */
-    public function steps(Demand $line): array
-    {
-        $chain = [];
-        for ($demand = $line; ($latest = PegGraph::latest($this->ground->served($demand))) !== null;) {
-            array_unshift($chain, [$latest, $demand]);
-            $demand = $this->ground->waitsFor($latest);
-            if ($demand === null) {
-                break;
-            }
-        }
-        $steps = [];
-        $before = null;
-        foreach ($chain as [$supply, $demand]) {
-            $item = $this->ground->place($supply)->item;
-            $what = $supply->kind === SupplyKind::Stock
-                ? 'stock'
-                : ($supply->isProposal() ? 'proposed_' : 'ordered_').($supply->type->value ?? 'make');
-            $steps[] = new ThreadStep(
-                (string) trans("thread.step.{$what}", ['item' => $item, 'name' => $supply->name]),
-                $this->ground->dates()->iso($supply->available),
-                $before === null ? max(0, $supply->available - (int) $demand->date) : max(0, $supply->available - $before),
-                $before === null,
-            );
-            $before = $supply->available;
-        }
-
-        return $steps;
-    }
-
-    /** The supply in which a late sales line's delay begins, with its need. */
-    public function beginning(Demand $line): ?Peg
-    {
-        $found = null;
-        for ($demand = $line; $demand !== null && ($pegs = $this->ground->served($demand)) !== [];) {
-            $latest = PegGraph::latest($pegs);
-            foreach ($pegs as $peg) {
-                $peg->supply === $latest && $found = $peg;
-            }
-            $demand = $latest === null ? null : $this->ground->waitsFor($latest);
-        }
-
-        return $found;
     }
 
     /** @return list<string> the days around the thread on which nobody works, as ISO dates */

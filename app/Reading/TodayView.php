@@ -42,7 +42,7 @@ final readonly class TodayView
     /** @return list<TodayLine> */
     private function lateSales(string $site): array
     {
-        $late = $this->demands($site)->where('d.kind', 'sales')->where('d.late_days', '>', 0)->orderBy('d.priority')
+        $late = StoredPlan::late($this->demands($site)->where('d.kind', 'sales'))->orderBy('d.priority')
             ->orderByDesc('d.late_days')->orderBy('d.date');
         $count = (clone $late)->count();
         $numbers = array_values($late->limit(self::LATE_LINES)->pluck('d.n')->map(fn ($value) => (int) $value)->all());
@@ -55,8 +55,10 @@ final readonly class TodayView
                 tone: Tone::Broken,
                 title: "{$demand->name}/{$demand->line} {$demand->customer}, ".Words::quantity($demand->qty, $point->unit)
                     ." {$point->item}:",
-                emphasis: trans_choice('{1} 1 day late|[2,*] :count days late', $demand->lateDays(), ['count' => $demand->lateDays()]),
-                note: trans('waits for :reason', ['reason' => (string) $this->plan->holdUpOf($demand)]),
+                emphasis: trans_choice('{1} 1 day late|[2,*] :count days late', max(1, $demand->daysPastDue())),
+                note: $demand->lateDays() > 0
+                    ? trans('waits for :reason', ['reason' => (string) $this->plan->holdUpOf($demand)])
+                    : trans('its date has passed'),
                 strip: $this->describe->strip($demand, $pegs),
                 action: new Link(trans('See why'), '/demand?'.http_build_query(['q' => $demand->name])),
             );

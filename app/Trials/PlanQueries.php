@@ -35,6 +35,7 @@ use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reservation\Reservations;
+use Yposta\Core\Shortage\MissingParts;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\DoesNotFit;
@@ -116,7 +117,7 @@ final readonly class PlanQueries
      *
      * @param  Lines  $lines
      * @param  list<array<mixed>>  $changes
-     * @return array{changes: list<array<string, mixed>>, seen: array<string, string>, far: list<string>} and what is far from what stood there
+     * @return array{changes: list<array<string, mixed>>, seen: array<string, string>, far: list<string>, lacks: list<string>} and what is far from what stood there, and what orders lack that are released
      *
      * @throws Refused when they do not
      */
@@ -140,8 +141,40 @@ final readonly class PlanQueries
 
         return [
             'changes' => array_map(fn (Change $change) => ChangeCodec::encode($change), $fresh), 'seen' => $seen,
-            'far' => array_map(fn (FarOff $one) => $this->farOff($one, $network), $far),
+            'far' => array_map(fn (FarOff $one) => $this->farOff($one, $network), $far), 'lacks' => $this->lacks($fresh, $drafted),
         ];
+    }
+
+    /**
+     * What orders that are released do not find on hand.
+     *
+     * @param  list<Change>  $changes
+     * @param  list<list<Change>>  $drafted
+     * @return list<string>
+     */
+    private function lacks(array $changes, array $drafted): array
+    {
+        $released = array_filter($changes, fn (Change $change) => $change instanceof ReleaseOrder && $change->released);
+        if ($released === [] || $this->plan->trouble() !== null) {
+            return [];
+        }
+
+        return $this->plan->drafted($drafted, fn (Trial $trial) => $trial->with([], function (Plan $plan) use ($released, $trial): array {
+            $presenter = new TrialPresenter($trial->network(), $this->today());
+            $said = [];
+            foreach ($released as $change) {
+                foreach (MissingParts::of($plan, $change->order) as $part) {
+                    $item = $plan->structure->points[$part->need->point]->item->code;
+                    $said[] = Words::say(new Phrase($part->brings === null ? 'refused.draft.lacks_nothing_comes' : 'refused.draft.lacks_line', [
+                        'order' => $change->order, 'item' => $item, 'qty' => $presenter->quantity($part->missing, $item),
+                        'supply' => $part->brings === null ? '' : $presenter->supply($part->brings),
+                        'day' => $part->brings === null ? '' : $presenter->day($part->brings->available),
+                    ]));
+                }
+            }
+
+            return $said;
+        }));
     }
 
     private function farOff(FarOff $one, Network $network): string
@@ -245,7 +278,9 @@ final readonly class PlanQueries
     {
         return get_object_vars($this->plan->drafted(
             DraftLines::changes($lines),
-            fn (Trial $trial) => ShortageView::of($trial, Settings::get(Settings::COUNT_UNSENT, true) === true, new ShortageFilter(...$filter)),
+            fn (Trial $trial) => ShortageView::of(
+                $trial, Settings::get(Settings::COUNT_UNSENT, true) === true, new ShortageFilter(...$filter),
+            ),
         ));
     }
 

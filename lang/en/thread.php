@@ -3,11 +3,6 @@
 declare(strict_types=1);
 
 return [
-    'asked' => [
-        'buy' => 'to be bought',
-        'make' => 'to be made',
-        'transfer' => 'to be sent',
-    ],
     'step' => [
         'stock' => ':item from stock',
         'ordered_buy' => ':item on order, :name',

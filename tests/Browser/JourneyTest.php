@@ -35,7 +35,8 @@ it('takes a planner from a forecast to orders, and proposes nothing twice', func
     $person->opens('/demand?view=forecast&q=RG-220')->sees('consumed');
     $cell = "//input[@aria-label='Forecast of RG-220 from 11 May']";
     expect($person->reads($cell))->toBe('2');
-    $person->types($cell, '19')->presses('ENTER')->sees('1 change since');
+    $person->types($cell, '19')->presses('ENTER')->sees('19 pcs instead of 2 pcs')->clicks("//button[normalize-space()='Keep it so']")
+        ->sees('1 change since');
 
     // run, and watch the stages to the result
     $person->clicks("//button[normalize-space()='Run']")->sees('All levels')->clicks("//button[normalize-space()='Run now']")

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\Application;
 use Tests\Browser\Person;
 
@@ -120,17 +121,25 @@ it('comes from Today to what needs one, and back, by key', function () {
     expect($person->complaints())->toBe([]);
 });
 
-it('folds a structure by key', function () {
+it('goes through the parts of what is asked by key: figures follow, branches are folded', function () {
     $person = Person::signedIn('ivo@marrowby.example');
-    $person->opens('/complete?of=order:M-1047')->find("//*[@role='treegrid']//*[@data-row][@aria-expanded='true']");
-    $rows = $person->counts("//*[@role='treegrid']//*[@data-row]");
-    $place = 1;
-    while ($person->counts("(//*[@role='treegrid']//*[@data-row])[{$place}][@aria-expanded='true']") === 0) {
-        $place++;
-    }
-    $person->focuses('#page')->presses(...array_fill(0, $place, 'ARROW_DOWN'))->presses('ARROW_LEFT');
-    Application::await(fn () => $person->counts("//*[@role='treegrid']//*[@data-row]") < $rows, 'it to be folded');
+    $rows = "//*[@role='tree']//*[@data-row]";
+    $person->opens('/complete?of=order:M-1047')->sees('decides the day')->find($rows);
+    $before = $person->counts($rows);
+    $person->focuses("({$rows})[2]")->sees('SH-41, Sensor head, heated');
+    $person->presses('ARROW_LEFT');
+    Application::await(fn () => $person->counts($rows) < $before, 'it to be folded');
     $person->presses('ARROW_RIGHT');
-    Application::await(fn () => $person->counts("//*[@role='treegrid']//*[@data-row]") === $rows, 'it to be unfolded');
+    Application::await(fn () => $person->counts($rows) === $before, 'it to be unfolded');
+    $person->presses('ARROW_DOWN')->sees('PCB-207, Signal board')->sees('not covered by Wed 4 Mar');
+    expect($person->complaints())->toBe([]);
+});
+
+it('picks days by key, and the list says because of what', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/shortages')->sees('P-3302 comes Tue 3 Mar, 1 day late');
+    $person->focuses("//*[@role='listbox']//*[@role='option'][3]")->presses('ENTER')->seesNot('P-3302 comes')->sees('Wed 4 Mar: ');
+    $person->pressesWith('SHIFT', WebDriverKeys::ARROW_RIGHT)->sees('Wed 4 Mar to Thu 5 Mar: ');
+    $person->presses('ESCAPE')->sees('P-3302 comes');
     expect($person->complaints())->toBe([]);
 });

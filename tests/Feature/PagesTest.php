@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Actions\StartRun;
 use App\Models\Run;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
@@ -18,6 +19,21 @@ it('says on Today what is late, past its date, to order, and wrong with open ord
         ->where('figures.0.value', (string) $summary['lateLines'])
         ->has('days', 10)->where('days.0.day', '2026-03-02')->where('days.4.day', '2026-03-06')
         ->where('totals.salesLines', 80));
+});
+
+it('calls a sales line late whose date has passed, also where it is delivered today', function () {
+    DB::table('sales_lines')->where('order_code', 'SO-7705')->where('line', '2')->delete();
+    $line = DB::table('sales_lines')->orderBy('id')->get()->first(fn ($line) => DB::table('plan_demands')->where('run_id', Run::live()->id)
+        ->where('name', $line->order_code)->where('line', $line->line)->where('late_days', 0)->where('expected', 'like', '2026-03-02%')->exists());
+    expect($line)->not->toBeNull();
+    DB::table('sales_lines')->where('id', $line->id)->update(['due' => '2026-02-25', 'priority' => 1]);
+    app(StartRun::class)->again(null);
+    $row = collect($this->get("/demand?q={$line->order_code}")->viewData('page')['props']['sales'])->first(fn ($row) => $row->line === $line->line);
+    expect($row->due)->toBe('2026-02-25')->and($row->lateDays)->toBe(5)->and($row->reason)->toBe('its date has passed');
+    $late = collect($this->get('/demand?late=1')->viewData('page')['props']['sales'])->pluck('reference');
+    expect($late)->toContain("sales:{$line->order_code}/{$line->line}");
+    $today = collect($this->get('/')->viewData('page')['props']['lines'])->first(fn ($one) => str_starts_with($one->title, "{$line->order_code}/{$line->line} "));
+    expect($today->emphasis)->toBe('5 days late')->and($today->note)->toBe('its date has passed');
 });
 
 it('shows the plan grid by page, filtered and sorted', function () {
@@ -86,7 +102,10 @@ it('shows sales lines with their cover and the reason why they are late', functi
 
     expect($rows)->toHaveCount(80)->and($late['lateDays'])->toBe(7)->and($late['reason'])->toBe('RM-31: order P-3311 comes Fri 13 Mar')
         ->and($late['strip']['tooLate'])->toBeTrue()->and(array_column($late['strip']['parts'], 'kind'))->toBe(['stock', 'late'])
-        ->and($this->get('/demand?late=1')->inertiaProps('sales'))->toHaveCount(Run::live()->summary['lateLines'])
+        ->and($this->get('/demand?late=1')->inertiaProps('sales'))->toHaveCount(
+            // those too whose date has passed and that are delivered today
+            Run::live()->summary['lateLines'] + $rows->where('reason', 'its date has passed')->count(),
+        )->and($rows->where('reason', 'its date has passed')->count())->toBe(1)
         ->and($this->get('/demand?q=pier')->inertiaProps('sales'))->toHaveCount(6);
     $this->getJson('/demand/line?order=SO-7731&line=1')->assertOk()->assertJsonPath('pegsTitle', 'Served by');
     $this->getJson('/demand/line?order=SO-0&line=1')->assertNotFound();

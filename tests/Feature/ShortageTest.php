@@ -152,19 +152,46 @@ it('keeps filters as named views, each person their own', function () {
     $this->actingAs($this->planner)->deleteJson('/views', ['page' => 'shortages', 'name' => 'Mine'])->assertJsonPath('views', []);
 });
 
-it('answers for an order by structure and drafts the answer', function () {
+it('answers for an order as a thread, with the figures of each part, and drafts the answer', function () {
     $answer = $this->getJson('/complete/answer?of=order:M-1047')->assertOk()->json();
     expect($answer)->toMatchArray([
-        'item' => 'WS-400', 'qty' => '24', 'wanted' => '2026-03-13', 'complete' => '2026-03-19', 'inTime' => false,
-    ])->and($answer['decidedBy'])->toContain('P-3308')
-        ->and(collect($answer['rows'])->where('decides', true)->pluck('item')->all())->toBe(['SH-41', 'PCB-207']);
-    $day = $this->getJson('/complete/earliest?of=order:M-1047')->json('day');
-    $answer = $this->getJson("/complete/answer?of=order:M-1047&due={$day}")->json();
-    expect($day)->toBe('2026-03-19')->and($answer['inTime'])->toBeTrue();
+        'item' => 'WS-400', 'qty' => '24', 'wanted' => '2026-03-13', 'complete' => '2026-03-19', 'inTime' => false, 'decimals' => 0,
+        'draftDay' => '2026-03-19',
+    ])->and($answer['decidedBy'])->toContain('P-3308');
+    $deciding = collect($answer['rows'])->where('holdUp', true);
+    expect($deciding->pluck('label')->all())->toBe(['WS-400', 'SH-41', 'PCB-207'])
+        ->and($deciding->first())->toMatchArray(['parent' => -1, 'wanted' => '2026-03-13', 'to' => '2026-03-19', 'lateDays' => 6]);
+    $need = $answer['needs'][$deciding->last()['need']];
+    expect($need)->toMatchArray(['item' => 'PCB-207', 'qty' => '23', 'short' => '13', 'decides' => true, 'date' => '2026-03-04'])
+        ->and($need['identity'])->not->toBeNull()
+        ->and(array_map(fn (array $one) => [$one['label'], $one['qty'], $one['late']], $need['cover']))->toBe([
+            ['on hand, free for it', '10', false], ['P-3308, Tue 10 Mar', '13', true],
+        ]);
     $this->postJson('/draft/lines', ['changes' => json_decode($answer['changes'], true)])->assertJsonPath(
         'state.lines.0.sentence',
         'M-1047 to Thu 19 Mar',
     );
+});
+
+it('draws what is asked as it draws the thread of the plan', function () {
+    $asked = $this->getJson('/complete/answer?of=sales:SO-7719/1')->assertOk()->json('rows');
+    $drawn = $this->get('/thread?of=sales:SO-7719/1')->assertOk()->viewData('page')['props']['rows'];
+    $shape = fn (array $rows) => array_map(fn ($row) => array_intersect_key((array) $row, array_flip([
+        'parent', 'level', 'kind', 'item', 'site', 'qty', 'from', 'to', 'wanted', 'lateDays', 'holdUp', 'repeated',
+    ])), $rows);
+    expect($shape(json_decode((string) json_encode($drawn), true)))->toBe($shape($asked));
+});
+
+it('finds the first day that works, whom it hurts, and the first that hurts nobody else', function () {
+    $first = $this->getJson('/complete/earliest?of=order:M-1047')->assertOk()->json();
+    expect($first['day'])->toBe('2026-03-19')->and($first['hurts'])->not->toBe([]);
+    $then = fn (string $day) => $this->getJson("/complete/answer?of=order:M-1047&due={$day}")->json();
+    expect($then($first['day']))->toMatchArray(['inTime' => true])->and($then($first['day'])['slips'])->not->toBe([])
+        ->and($first['harmless'])->toBeGreaterThan($first['day'])
+        ->and($then($first['harmless'])['inTime'])->toBeTrue()->and($then($first['harmless'])['slips'])->toBe([]);
+    $easy = $this->getJson('/complete/earliest?of=stock:WS-400@OSK&qty=1')->json();
+    expect($easy['hurts'])->toBe([])->and($easy['harmless'])->toBe($easy['day']);
+    $this->get('/availability?of=order:M-1047')->assertRedirect('/complete?of=order%3AM-1047');
 });
 
 it('answers for items and sales lines, how many there could be, and what is bought in all', function () {
@@ -224,9 +251,9 @@ it('holds for all ticked orders, gives to another and frees', function () {
 });
 
 it('holds by rule what the plan gives an order when it is released, and that cannot be undone', function () {
-    $this->postJson('/draft/lines', ['changes' => [['change' => 'release_order', 'order' => 'M-1061', 'released' => true]]])->assertOk();
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'release_order', 'order' => 'M-1061', 'released' => true]], 'sure' => true])->assertOk();
     $commit = $this->postJson('/draft/commit', ['version' => Draft::of($this->planner)->version, 'key' => 'commit-key-0000000001'])
-        ->assertOk()->json('commit');
+        ->assertOk()->json('commit') ?? DB::table('commits')->max('id');
 
     expect(DB::table('orders')->where('code', 'M-1061')->value('status'))->toBe('released')
         ->and(DB::table('allocations')->where('demand', 'like', 'part:M-1061/%')->count())->toBe(2);
@@ -247,4 +274,17 @@ it('lets anyone say that material is missing, and the planner see what slips', f
     $this->postJson("/missing/{$id}/deal")->assertOk();
     $this->postJson("/missing/{$id}/deal")->assertStatus(422)->assertJsonPath('reason', 'stale');
     $this->get('/')->assertInertia(fn ($page) => $page->where('missing', []));
+});
+
+it('asks before an order is released whose material is not on hand, and says what brings it', function () {
+    $release = fn (string $order, array $more = []) => $this->postJson('/draft/lines', [
+        'changes' => [['change' => 'release_order', 'order' => $order, 'released' => true]], ...$more,
+    ]);
+    $asked = $release('M-1047')->assertStatus(422)->assertJsonPath('reason', 'lacks')->json('details.lines');
+    expect($asked)->toContain('M-1047 needs 24 pcs more of SH-41: a proposal comes Mon 16 Mar')
+        ->and(Draft::of($this->planner)?->lines ?? [])->toBe([]);
+    $version = $release('M-1047', ['sure' => true])->assertOk()->json('state.version');
+    $written = $this->postJson('/draft/commit', ['version' => $version, 'key' => 'released-without-its-material'])->assertOk();
+    expect($written->json('commit'))->toBeNull(); // what was started is not taken back, so it is not offered
+    $this->get('/journal')->assertInertia(fn ($page) => $page->where('entries.0.commit', null));
 });

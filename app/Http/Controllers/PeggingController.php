@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Planning\NetworkReader;
 use App\Reading\Describe;
+use App\Reading\HoldUpChain;
 use App\Reading\Pages\PeggingPage;
 use App\Reading\Pages\ThreadPage;
 use App\Reading\PegSubject;
@@ -57,10 +58,12 @@ final class PeggingController extends Controller
     {
         [$plan, $subject] = $this->asked($request);
         $way = $this->way($request, $subject);
-        $thread = new Thread($way === PegWay::Up ? StoredGround::above($plan, $subject) : StoredGround::below($plan, $subject));
+        $ground = $way === PegWay::Up ? StoredGround::above($plan, $subject) : StoredGround::below($plan, $subject);
+        $thread = new Thread($ground);
+        $chain = new HoldUpChain($ground);
         $rows = $way === PegWay::Up ? $thread->up($subject->element) : $thread->down($subject->element);
         $line = $subject->element instanceof Demand && $subject->element->lateDays() > 0 ? $subject->element : null;
-        $beginning = $line === null ? null : $thread->beginning($line)?->supply;
+        $beginning = $line === null ? null : $chain->beginning($line)?->supply;
 
         return (new ThreadPage(
             title: $subject->title, about: $subject->about, back: $subject->back, ways: $subject->ways(), rows: $rows, most: Thread::MOST,
@@ -71,7 +74,7 @@ final class PeggingController extends Controller
                 ? $subject->element->expected
                 : $subject->element->available),
             closed: $thread->closedDays($reader->calendarOf($this->site($request))),
-            holdUp: $line === null ? null : $plan->holdUpOf($line), steps: $line === null ? [] : $thread->steps($line),
+            holdUp: $line === null ? null : $plan->holdUpOf($line), steps: $line === null ? [] : $chain->steps($line),
             beginning: $beginning === null ? null : $this->beginning($plan, $beginning),
             others: $beginning === null ? [] : $this->others($plan, $plan->numberOf($beginning), $subject->number),
         ))->show();
@@ -83,7 +86,7 @@ final class PeggingController extends Controller
         [$plan, $subject] = $this->asked($request);
         $line = $subject->element;
         abort_unless($line instanceof Demand && $plan->run->study_id === null, 404);
-        $beginning = (new Thread(StoredGround::below($plan, $subject)))->beginning($line);
+        $beginning = (new HoldUpChain(StoredGround::below($plan, $subject)))->beginning($line);
         abort_if($beginning === null, 404);
         $point = $plan->pointOf($beginning->supply->point);
 

@@ -8,11 +8,12 @@ namespace App\Reading\Shapes;
 final readonly class Committed
 {
     /**
+     * @param  int|null  $commit  under which it can be undone; null where it cannot, as what was started or sent
      * @param  list<string>  $orders
      */
     public function __construct(
         public string $message,
-        public int $commit,
+        public ?int $commit,
         public array $orders,
     ) {
     }

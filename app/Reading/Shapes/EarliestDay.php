@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading\Shapes;
 
-/** The first day on which all can be there, whom that would make late, and the first on which nobody is; ISO dates, null where none was found. */
+/**
+ * The first day on which all can be there, whom that would make late, and the first on which nobody is; ISO dates, null where none was
+ * found.
+ */
 final readonly class EarliestDay
 {
     /**

@@ -10,6 +10,7 @@ use App\Reading\PlacedItem;
 use App\Reading\Shapes\Link;
 use App\Reading\ThreadGround;
 use Yposta\Core\Availability\Answer;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Reference\NewOrderCode;
@@ -57,7 +58,11 @@ final readonly class AskedGround implements ThreadGround
     {
         return match (true) {
             $supply->kind === SupplyKind::Stock => new Link((string) trans('On hand'), null),
-            $supply->kind === SupplyKind::Proposal => new Link((string) trans("thread.asked.{$supply->type?->value}"), null),
+            $supply->kind === SupplyKind::Proposal => new Link((string) match ($supply->type) {
+                OrderKind::Make => trans('to be made'),
+                OrderKind::Transfer => trans('to be sent'),
+                default => trans('to be bought'),
+            }, null),
             NewOrderCode::is($supply->name) => new Link((string) trans('as asked'), null),
             default => new Link($supply->name, Describe::orderHref($supply->name)),
         };
@@ -76,7 +81,10 @@ final readonly class AskedGround implements ThreadGround
     public function served(Demand $demand): array
     {
         $pegs = $this->pegs->serving($demand);
-        usort($pegs, fn (Peg $a, Peg $b) => [$a->supply->available, $a->supply->reference()] <=> [$b->supply->available, $b->supply->reference()]);
+        $kinds = SupplyKind::cases();
+        usort($pegs, fn (Peg $a, Peg $b) => $a->supply->available <=> $b->supply->available
+            ?: array_search($a->supply->kind, $kinds, true) <=> array_search($b->supply->kind, $kinds, true)
+            ?: $a->supply->rank <=> $b->supply->rank);
 
         return $pegs;
     }

@@ -78,13 +78,15 @@ final readonly class Availability
      */
     public function harmless(int $qty, int $from, callable $hurts): ?int
     {
-        $works = fn (int $day): bool => $this->on($qty, $day, fn (Answer $answer, Effect $effect) => $answer->isInTime() && ! $hurts($effect));
+        $isHarmless = fn (Answer $answer, Effect $effect): bool => $answer->isInTime() && ! $hurts($effect);
+        $works = fn (int $day): bool => $this->on($qty, $day, $isHarmless);
         for ($day = $from; $day < $from + self::ONE_BY_ONE; $day++) {
             if ($works($day)) {
                 return $day;
             }
         }
-        for ($bad = self::ONE_BY_ONE - 1, $good = 2 * self::ONE_BY_ONE; $good <= self::FURTHEST && ! $works($from + $good); $bad = $good, $good *= 2);
+        $bad = self::ONE_BY_ONE - 1;
+        for ($good = 2 * self::ONE_BY_ONE; $good <= self::FURTHEST && ! $works($from + $good); $bad = $good, $good *= 2);
         if ($good > self::FURTHEST) {
             return null;
         }

@@ -50,8 +50,13 @@ final class StructureTree
         }
 
         return new Answer(
-            $order, $order->due, $uncovered === [] ? $order->available : null, $holdUp,
-            $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more,
+            root: $order,
+            wanted: $order->due,
+            complete: $uncovered === [] ? $order->available : null,
+            decidedBy: $holdUp,
+            decidedAt: $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point],
+            nodes: $this->nodes,
+            more: $this->more,
         );
     }
 
@@ -62,8 +67,13 @@ final class StructureTree
         $holdUp = $demand->holdUp;
 
         return new Answer(
-            $demand, (int) $demand->date, $demand->uncovered > 0 ? null : $demand->expected, $holdUp,
-            $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point], $this->nodes, $this->more,
+            root: $demand,
+            wanted: (int) $demand->date,
+            complete: $demand->uncovered > 0 ? null : $demand->expected,
+            decidedBy: $holdUp,
+            decidedAt: $holdUp === null ? null : $this->plan->structure->points[$holdUp->supply->point],
+            nodes: $this->nodes,
+            more: $this->more,
         );
     }
 

@@ -67,6 +67,14 @@ final class Demand
         return $this->expected === null || $this->date === null ? 0 : max(0, $this->expected - $this->date);
     }
 
+    /** Calendar days from the date that was promised to when it will be there, also where that date has passed before the plan date. */
+    public function daysPastDue(): int
+    {
+        $due = $this->originalDate ?? $this->date;
+
+        return $this->expected === null || $due === null ? 0 : max(0, $this->expected - $due);
+    }
+
     public function isOfProposal(): bool
     {
         return $this->for !== null && $this->for->isProposal();

@@ -40,8 +40,8 @@ function name(slot: TimeSlot): string {
 }
 
 /**
- * What there is, day by day, in the textures of the cover strip. Days are picked by drawing over them, or by key: arrows go, with Shift they
- * take along, Enter picks one alone, Escape none.
+ * What there is, day by day, in the textures of the cover strip. Days are picked by drawing over them, or by key: arrows go, with
+ * Shift they take along, Enter picks one alone, Escape none.
  */
 export function OverTime({ label, slots, today, picked, onPick }: Props) {
     const list = useRef<HTMLDivElement>(null);
@@ -51,7 +51,8 @@ export function OverTime({ label, slots, today, picked, onPick }: Props) {
     const most = Math.max(1, ...slots.map((slot) => slot.parts.reduce((sum, part) => sum + part.count, 0)));
     const first = picked ? slots.findIndex((slot) => slot.to >= picked.from) : -1;
     const last = picked ? slots.findLastIndex((slot) => slot.from <= picked.to) : -1;
-    const [low, high] = drawn ? [Math.min(...drawn), Math.max(...drawn)] : first >= 0 && last >= first ? [first, last] : [-1, -2];
+    const standing: [number, number] = first >= 0 && last >= first ? [first, last] : [-1, -2];
+    const [low, high] = drawn ? [Math.min(...drawn), Math.max(...drawn)] : standing;
     const every = Math.ceil(slots.length / MOST_NAMES);
     const take = (one: number, other: number) => {
         const [from, to] = [slots[Math.min(one, other)], slots[Math.max(one, other)]];

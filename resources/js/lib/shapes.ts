@@ -175,7 +175,7 @@ export interface CodeAndName {
 /** A draft that was written: what is said about it, its number in the journal, the codes of new orders. */
 export interface Committed {
     message: string;
-    commit: number;
+    commit: number | null;
     orders: string[];
 }
 

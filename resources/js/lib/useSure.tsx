@@ -3,10 +3,16 @@ import { Refusal } from '@/lib/http';
 import type { Sentence } from '@/lib/t';
 import { AbsurdDialog } from '@/pages/parts/AbsurdDialog';
 
+/** Refusals that ask whether it is meant. */
+const ASKED = ['absurd', 'lacks'];
+
 interface Asked {
+    reason: string;
     lines: string[];
     answer: (sure: boolean) => void;
 }
+
+const TITLES: Record<string, Sentence> = { lacks: 'Release it without its material?' };
 
 /** Sends a typed quantity, and where it is far from what stood there asks the person first whether it is meant. */
 export function useSure(yes: Sentence, note: Sentence): [<T>(send: (sure: boolean) => Promise<T>) => Promise<T>, ReactNode] {
@@ -15,11 +21,11 @@ export function useSure(yes: Sentence, note: Sentence): [<T>(send: (sure: boolea
         try {
             return await send(false);
         } catch (cause) {
-            if (!(cause instanceof Refusal) || cause.reason !== 'absurd') {
+            if (!(cause instanceof Refusal) || !ASKED.includes(cause.reason)) {
                 throw cause;
             }
             const meant = await new Promise<boolean>((answer) => {
-                setAsked({ lines: (cause.details.lines as string[] | undefined) ?? [], answer });
+                setAsked({ reason: cause.reason, lines: (cause.details.lines as string[] | undefined) ?? [], answer });
             });
             setAsked(null);
             if (!meant) {
@@ -29,7 +35,14 @@ export function useSure(yes: Sentence, note: Sentence): [<T>(send: (sure: boolea
         }
     };
     const dialog = asked && (
-        <AbsurdDialog lines={asked.lines} note={note} yes={yes} onSure={() => asked.answer(true)} onBack={() => asked.answer(false)} />
+        <AbsurdDialog
+            title={TITLES[asked.reason]}
+            lines={asked.lines}
+            note={note}
+            yes={yes}
+            onSure={() => asked.answer(true)}
+            onBack={() => asked.answer(false)}
+        />
     );
     return [sure, dialog];
 }

@@ -1,5 +1,4 @@
-import { Link, router } from '@inertiajs/react';
-import { LoaderCircle } from 'lucide-react';
+import { router } from '@inertiajs/react';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { Button } from '@/components/Button';
 import { MonthButton } from '@/components/DateField';
@@ -8,30 +7,18 @@ import { FigureChange } from '@/components/FigureChange';
 import { Notice } from '@/components/Notice';
 import { NumberField } from '@/components/NumberField';
 import { PageHead } from '@/components/PageHead';
-import { PanelHead } from '@/components/PanelHead';
 import { PillToggle } from '@/components/Pill';
-import { RemedyCard } from '@/components/RemedyCard';
 import { Inspector } from '@/layout/Shell';
 import { useDraft, type Change } from '@/lib/draft';
-import { addDays, day, isZero, qty } from '@/lib/format';
+import { addDays, day, qty } from '@/lib/format';
 import { getJson } from '@/lib/http';
 import { readQuantity } from '@/lib/quantities';
-import type {
-    AskedNeed,
-    AvailabilityAnswer,
-    CompletePage,
-    EarliestDay,
-    GrossRow,
-    GrossRows,
-    PossibleQuantity,
-    ThreadRow,
-} from '@/lib/shapes';
+import type { AvailabilityAnswer, CompletePage, EarliestDay, GrossRows, PossibleQuantity, ThreadRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useLoaded } from '@/lib/useLoaded';
-import { useRemedies } from '@/lib/useRemedies';
-import { itemHref } from '@/pages/parts/ItemPanel';
+import { AskedPart, BoughtParts } from '@/pages/parts/AskedParts';
 import { SubjectBox } from '@/pages/parts/SubjectBox';
 import { ThreadChart } from '@/pages/parts/ThreadChart';
 
@@ -201,13 +188,13 @@ export default function Complete({ subject, qty: firstQty, due: firstDue }: Comp
             )}
             {data && parts ? (
                 <Inspector label={t('Bought parts in all')}>
-                    <Parts rows={gross.data?.rows ?? null} onClose={() => setParts(false)} />
+                    <BoughtParts rows={gross.data?.rows ?? null} onClose={() => setParts(false)} />
                 </Inspector>
             ) : (
                 need &&
                 panel && (
                     <Inspector label={t('The part that is picked')}>
-                        <Need key={`${need.item} ${need.for}`} need={need} today={plan.planDate} onClose={() => setPanel(false)} />
+                        <AskedPart key={`${need.item} ${need.for}`} need={need} today={plan.planDate} onClose={() => setPanel(false)} />
                     </Inspector>
                 )
             )}
@@ -305,130 +292,5 @@ function FirstDay({ first, today, onGo }: { first: EarliestDay; today: string; o
                 </button>
             )}
         </span>
-    );
-}
-
-/** A part of it: what is needed, what covers it, and the ways out where it stands so in the plan. */
-function Need({ need, today, onClose }: { need: AskedNeed; today: string; onClose: () => void }) {
-    const draft = useDraft();
-    const short = !isZero(need.short);
-    const { rows, looking } = useRemedies(short ? need.identity : null, need.item, draft.stamp);
-    const titles = new Set(draft.state.lines.map((line) => line.sentence));
-    return (
-        <>
-            <PanelHead title={`${need.item}, ${need.name}`} href={itemHref(need.item, need.site)} onClose={onClose} />
-            <p className="text-mute">
-                {need.decides && `${t('decides the day')}; `}
-                {t('needed :day for :whom', { day: day(need.date, today), whom: need.for })}
-            </p>
-            <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Its figures')}</h3>
-            <table className="w-full text-sm">
-                <tbody>
-                    <Figure label={t('needed')} figure={`${qty(need.qty)} ${need.unit}`} />
-                    {need.cover.map((one, place) => (
-                        <Figure key={place} label={one.label} href={one.href} figure={qty(one.qty)} late={one.late} />
-                    ))}
-                    {short && <Figure label={t('not covered by :day', { day: day(need.date, today) })} figure={qty(need.short)} late />}
-                </tbody>
-            </table>
-            {short && (
-                <>
-                    <h3 className="mt-3 mb-1 flex items-center gap-2 text-xs font-bold text-mute">
-                        {t('Ways out')}
-                        {looking && <LoaderCircle size={13} className="animate-spin text-act" aria-label={t('Planning each')} />}
-                    </h3>
-                    {need.identity === null ? (
-                        <p className="text-sm text-mute">
-                            {t('This is only asked. Draft it, and the ways out of what it lacks are worked out.')}
-                        </p>
-                    ) : (
-                        <ul className="space-y-1.5">
-                            {rows.map((remedy, place) => (
-                                <RemedyCard
-                                    key={`${remedy.kind} ${remedy.title}`}
-                                    remedy={remedy}
-                                    number={place + 1}
-                                    drafted={titles.has(remedy.title)}
-                                    today={today}
-                                    disabled={!draft.may || draft.busy}
-                                    onTry={() => void draft.add(JSON.parse(remedy.changes) as Change[], remedy.title)}
-                                />
-                            ))}
-                        </ul>
-                    )}
-                </>
-            )}
-        </>
-    );
-}
-
-function Figure({ label, figure, late = false, href = null }: { label: string; figure: string; late?: boolean; href?: string | null }) {
-    return (
-        <tr className="border-b border-soft">
-            <th scope="row" className="py-1.5 text-left font-normal">
-                {href ? (
-                    <Link href={href} className="text-act hover:underline">
-                        {label}
-                    </Link>
-                ) : (
-                    label
-                )}
-            </th>
-            <td className={`text-right font-semibold ${late ? 'text-broken' : ''}`}>{figure}</td>
-        </tr>
-    );
-}
-
-/** What is bought for it over all levels, what is missing first. */
-function Parts({ rows, onClose }: { rows: GrossRow[] | null; onClose: () => void }) {
-    const sorted = [...(rows ?? [])].sort((a, b) => Number(isZero(a.missing)) - Number(isZero(b.missing)));
-    return (
-        <>
-            <PanelHead title={t('Bought parts in all')} onClose={onClose} />
-            <p className="mb-2 text-sm text-mute">
-                {t('Over all levels, as if nothing of what is made were on stock; stock and incoming whoever they are for.')}
-            </p>
-            {rows === null ? (
-                <p>{t('Looking ...')}</p>
-            ) : (
-                <table className="w-full text-sm">
-                    <thead className="text-xs text-mute">
-                        <tr className="border-b border-line">
-                            <th scope="col" className="py-1 text-left font-bold">
-                                {t('Bought part')}
-                            </th>
-                            <th scope="col" className="text-right font-bold">
-                                {t('needed')}
-                            </th>
-                            <th scope="col" className="text-right font-bold">
-                                {t('missing')}
-                            </th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {sorted.map((row) => (
-                            <tr
-                                key={`${row.item} ${row.site}`}
-                                className="border-b border-soft"
-                                title={t('on stock :stock, incoming :incoming', { stock: qty(row.stock), incoming: qty(row.incoming) })}
-                            >
-                                <th scope="row" className="max-w-0 truncate py-1 text-left font-normal">
-                                    <Link href={itemHref(row.item, row.site)} className="font-bold hover:underline">
-                                        {row.item}
-                                    </Link>{' '}
-                                    <span className="text-mute">{row.name}</span>
-                                </th>
-                                <td className="w-20 text-right whitespace-nowrap">
-                                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                                </td>
-                                <td className={`w-16 text-right ${isZero(row.missing) ? 'text-faint' : 'font-semibold text-broken'}`}>
-                                    {isZero(row.missing) ? '·' : qty(row.missing)}
-                                </td>
-                            </tr>
-                        ))}
-                    </tbody>
-                </table>
-            )}
-        </>
     );
 }

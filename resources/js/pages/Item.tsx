@@ -95,10 +95,7 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                 <PlanningData facts={detail.planning} />
                 <PointDraft key={`${detail.item} ${detail.site}`} detail={detail} />
                 <p className="mt-2 text-sm">
-                    <Link
-                        href={`/complete?of=${encodeURIComponent(detail.reference)}`}
-                        className="font-semibold text-act hover:underline"
-                    >
+                    <Link href={`/complete?of=${encodeURIComponent(detail.reference)}`} className="font-semibold text-act hover:underline">
                         {t('When could there be more?')}
                     </Link>
                 </p>

@@ -1,7 +1,6 @@
 import { Link } from '@inertiajs/react';
-import { useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
@@ -11,15 +10,16 @@ import { PillSelect, PillTabs } from '@/components/Pill';
 import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
-import { day, qty } from '@/lib/format';
+import { day } from '@/lib/format';
 import type { NeedState, ShortageDay, ShortageList, ShortageRow, ShortagesPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { usePaged } from '@/lib/usePaged';
 import { ResolvePanel } from '@/pages/parts/ResolvePanel';
 import { ShortagePanel } from '@/pages/parts/ShortagePanel';
+import { ShortageTable } from '@/pages/parts/ShortageTable';
 import { NEED_STATES } from '@/lib/words';
-import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
+import type { DataGroup } from '@/components/DataTable';
 
 const DEFAULTS = { days: '18', by: 'day' };
 
@@ -151,7 +151,7 @@ export default function Shortages({ filter, planned, open: first, views }: Short
                     {told && rows.length === 0 ? (
                         <Empty title={t('Nothing is short here')}>{t('Other days, another site or another state may have more.')}</Empty>
                     ) : (
-                        <Table
+                        <ShortageTable
                             groups={groupsOf(list.pages)}
                             by={asked.by ?? 'day'}
                             today={plan.planDate}
@@ -243,116 +243,3 @@ function groupsOf(pages: ShortageList[]): DataGroup<ShortageRow>[] {
     }
     return [...groups.values()];
 }
-
-interface TableProps {
-    groups: DataGroup<ShortageRow>[];
-    by: string;
-    today: string;
-    open: string | null;
-    narrow: boolean;
-    loading: boolean;
-    total: number;
-    more: (() => void) | null;
-    onOpen: (identity: string) => void;
-}
-
-function Table({ groups, by, today, open, narrow, loading, total, more, onOpen }: TableProps) {
-    const onKey = (event: KeyboardEvent<HTMLElement>) => {
-        if (event.target === event.currentTarget && /^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
-            document.querySelector<HTMLButtonElement>(`[data-remedy="${event.key}"]`)?.click();
-        }
-    };
-    const columns: DataColumn<ShortageRow>[] = [
-        {
-            id: 'item',
-            head: t('Component'),
-            title: (row) => `${row.item} ${row.name}`,
-            cell: (row) => (
-                <>
-                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
-                </>
-            ),
-        },
-        {
-            id: 'for',
-            head: t('For'),
-            width: narrow ? '118px' : '176px',
-            title: (row) => row.consumer.label,
-            cell: (row) => row.consumer.label,
-        },
-        {
-            id: 'short',
-            head: t('Short'),
-            width: narrow ? '96px' : '112px',
-            right: true,
-            cell: (row) => (
-                <>
-                    <strong>{qty(row.short)}</strong>{' '}
-                    <span className="text-mute">
-                        / {qty(row.qty)} {row.unit}
-                    </span>
-                </>
-            ),
-        },
-        {
-            id: 'cover',
-            head: t('Cover'),
-            width: narrow ? '84px' : '104px',
-            look: 'pl-3',
-            cell: (row) => <CoverStrip strip={row.strip} width={narrow ? 64 : 84} />,
-        },
-        ...(by === 'day'
-            ? []
-            : [{ id: 'needed', head: t('Needed'), width: '88px', right: true, cell: (row: ShortageRow) => day(row.date, today) }]),
-        {
-            id: 'because',
-            head: t('Because'),
-            width: narrow ? '248px' : '272px',
-            look: 'pl-3',
-            title: (row) => row.accepted ?? row.because,
-            cellLook: (row) => (row.accepted ? '' : (BECAUSE[row.state] ?? 'text-mute')),
-            cell: (row) => (row.accepted ? t('accepted: :reason', { reason: row.accepted }) : row.because),
-        },
-        {
-            id: 'hits',
-            head: t('Hits'),
-            width: '136px',
-            wide: true,
-            title: (row) => row.hits.join(', '),
-            cell: (row) => (row.hits.length > 1 ? tn(':n customer', ':n customers', row.hits.length) : row.hits[0]),
-        },
-    ];
-    const loaded = groups.reduce((sum, group) => sum + group.rows.length, 0);
-    return (
-        <DataTable
-            name="shortages"
-            label={t('Shortages')}
-            columns={columns}
-            groups={groups}
-            keyOf={(row) => row.identity}
-            open={open}
-            onOpen={(row) => onOpen(row.identity)}
-            onKey={onKey}
-            narrow={narrow}
-            busy={loading}
-            rowLook={(row) => (row.accepted ? 'text-mute' : '')}
-            foot={
-                loaded < total && (
-                    <>
-                        {t(':n of :total are shown.', { n: loaded, total })}{' '}
-                        <button
-                            type="button"
-                            disabled={more === null}
-                            onClick={() => more?.()}
-                            className="font-semibold text-act hover:underline disabled:text-mute"
-                        >
-                            {more === null ? t('Loading ...') : t('Show the next')}
-                        </button>
-                    </>
-                )
-            }
-        />
-    );
-}
-
-const BECAUSE: Partial<Record<NeedState, string>> = { waiting: 'font-semibold text-broken', passed: 'font-semibold text-look-ink' };

@@ -3,6 +3,8 @@ import { Button } from '@/components/Button';
 import { type Sentence, t } from '@/lib/t';
 
 interface Props {
+    /** Where it is another question than whether a quantity is meant. */
+    title?: Sentence;
     lines: string[];
     /** That nothing has been done yet. */
     note: Sentence;
@@ -13,13 +15,13 @@ interface Props {
 }
 
 /** Asks before a quantity is taken that is far from what is needed, or from what stood there. */
-export function AbsurdDialog({ lines, note, yes, onSure, onBack }: Props) {
+export function AbsurdDialog({ title = 'Is this quantity meant?', lines, note, yes, onSure, onBack }: Props) {
     return (
         <Dialog open onClose={onBack} className="relative z-50">
             <div className="fixed inset-0 bg-ink/30" aria-hidden />
             <div className="fixed inset-0 flex items-center justify-center p-6">
                 <DialogPanel className="w-[440px] rounded border border-look bg-surface p-5">
-                    <DialogTitle className="text-lg font-bold">{t('Is this quantity meant?')}</DialogTitle>
+                    <DialogTitle className="text-lg font-bold">{t(title)}</DialogTitle>
                     <ul className="mt-2 mb-1">
                         {lines.map((line) => (
                             <li key={line} className="font-semibold">
