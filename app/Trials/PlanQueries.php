@@ -293,9 +293,11 @@ final readonly class PlanQueries
      */
     public function remedies(array $lines, string $identity, string $item, callable $tell): array
     {
-        return $this->plan->drafted(DraftLines::changes($lines), function (Trial $trial) use ($identity, $tell): array {
+        $undrafted = $lines === [] ? null : $this->plan->network();
+
+        return $this->plan->drafted(DraftLines::changes($lines), function (Trial $trial) use ($identity, $tell, $undrafted): array {
             $found = 0;
-            foreach ((new RemedyView($trial, $this->today(), RunProposals::live()))->of($identity) as $one) {
+            foreach ((new RemedyView($trial, $this->today(), RunProposals::live(), $undrafted))->of($identity) as $one) {
                 $tell(get_object_vars($one));
                 $found++;
             }

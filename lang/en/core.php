@@ -191,7 +191,7 @@ return [
         'move_line' => ['title' => 'Promise :line for :due', 'note' => 'The customer has to be told: :days later.'],
         'substitute' => ['title' => 'Use :substitute for :qty', 'note' => 'Allowed here in place of :item; :free free on stock.'],
         'pull_in' => [
-            'title' => 'Pull :order in to :due', 'note' => ':days earlier; :supplier has to agree.',
+            'title' => 'Pull :order in to :due', 'note' => ':days earlier; :supplier has to agree.', 'own' => ':days earlier; ask those who make or send it.',
             'letter' => 'Dear :supplier, please deliver our order :order by :due, :days earlier than confirmed. Please tell us today whether you can.',
         ],
         'hurry' => [

@@ -59,6 +59,7 @@ function codesPutTogether(): array
         'core.hold_up.' => [...$values(HoldUpReason::class), 'transfer_time'],
         'core.remedy.' => [
             'pull_in.letter',
+            'pull_in.own',
             'hurry.letter',
             ...array_merge(...array_map(fn (string $kind) => ["{$kind}.title", "{$kind}.note"], $values(RemedyKind::class))),
         ],

@@ -288,3 +288,24 @@ it('asks before an order is released whose material is not on hand, and says wha
     expect($written->json('commit'))->toBeNull(); // what was started is not taken back, so it is not offered
     $this->get('/journal')->assertInertia(fn ($page) => $page->where('entries.0.commit', null));
 });
+
+it('offers nothing that only takes back what was drafted, nothing twice, and what makes more lines late last', function () {
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'move_order', 'order' => 'P-3340', 'due' => '2026-03-11']]])->assertOk();
+    $needs = ($this->rows)('days=30')->where('state', 'waiting')->where('because', 'P-3340 comes Wed 11 Mar, 2 days late');
+    $needs = $needs->isEmpty() ? ($this->rows)('days=30&q=REF-3')->where('state', 'waiting') : $needs;
+    expect($needs)->not->toBeEmpty();
+    $seen = 0;
+    foreach (($this->rows)('days=30')->where('state', 'waiting') as $need) {
+        $found = collect(($this->remedies)($need['identity'], $need['item']));
+        $titles = $found->pluck('row.title');
+        expect($titles->unique()->count())->toBe($titles->count(), $need['identity']);
+        foreach ($found as $one) {
+            $seen++;
+            $moves = collect(json_decode($one['row']['changes'], true))->where('change', 'move_order')->where('order', 'P-3340');
+            expect($moves->where('due', '2026-03-09')->all())->toBe([], 'the date before the draft is no remedy')
+                ->and($one['cost'][0])->toBe($one['row']['moreLate'] > 0 ? 1 : 0);
+            expect(implode(' ', $one['row']['hurt']))->not->toContain('the new order');
+        }
+    }
+    expect($seen)->toBeGreaterThan(10);
+});

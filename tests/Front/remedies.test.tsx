@@ -26,6 +26,7 @@ const remedy = (title: string, more: Partial<RemedyRow> = {}): RemedyRow => ({
     expected: '2026-03-10',
     figures: [],
     hurt: [],
+    moreLate: 0,
     changes: '[{"change":"move_order","order":"P-1","due":"2026-03-09"}]',
     letter: '',
     ...more,

@@ -21,6 +21,7 @@ final readonly class RemedyRow
         public ?string $expected,
         public array $figures,
         public array $hurt,
+        public int $moreLate,
         public string $changes,
         public string $letter,
     ) {

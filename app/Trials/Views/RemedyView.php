@@ -7,6 +7,7 @@ namespace App\Trials\Views;
 use App\Reading\Shapes\FoundRemedy;
 use App\Reading\Shapes\RemedyRow;
 use App\Support\Words;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Remedy\Remedies;
 use Yposta\Core\Remedy\TriedRemedy;
@@ -23,8 +24,13 @@ final readonly class RemedyView
 
     private TrialPresenter $presenter;
 
-    public function __construct(private Trial $trial, private int $planDate, private ProposalOrigins $origins)
-    {
+    /** @param  Network|null  $undrafted  the live data, where the trial stands with a draft */
+    public function __construct(
+        private Trial $trial,
+        private int $planDate,
+        private ProposalOrigins $origins,
+        private ?Network $undrafted = null,
+    ) {
         $this->presenter = new TrialPresenter($trial->network(), $planDate);
     }
 
@@ -35,7 +41,7 @@ final readonly class RemedyView
      */
     public function of(string $identity): iterable
     {
-        foreach ((new Remedies($this->trial, $this->origins))->for($identity) as $tried) {
+        foreach ((new Remedies($this->trial, $this->origins, $this->undrafted))->for($identity) as $tried) {
             yield new FoundRemedy($this->row($tried), array_map(intval(...), $tried->cost()));
         }
     }
@@ -45,7 +51,7 @@ final readonly class RemedyView
         $remedy = $tried->remedy;
         $hurt = [];
         foreach ([...$tried->effect->lines, ...$tried->effect->orders] as $change) {
-            if ($change->hurts() && $change->arrival()->reference !== (string) Reference::order((string) $remedy->moves())) {
+            if ($change->hurts() && ! $change->arrival()->isOfNewOrder() && $change->arrival()->reference !== (string) Reference::order((string) $remedy->moves())) {
                 $hurt[] = $this->presenter->changeInWords($change);
             }
         }
@@ -55,6 +61,7 @@ final readonly class RemedyView
             solves: $tried->solves,
             expected: $this->presenter->dates->isoOrNull($tried->expected), figures: $this->presenter->figures($tried->effect),
             hurt: array_slice($hurt, 0, self::MOST_HURT),
+            moreLate: max(0, $tried->effect->change('lateLines')),
             changes: json_encode(array_map(fn (Change $change) => ChangeCodec::encode($change), $remedy->changes), JSON_THROW_ON_ERROR),
             letter: $remedy->letter() === null ? '' : Words::say($remedy->letter(), $this->planDate),
         );

@@ -32,6 +32,18 @@ final readonly class WrittenRows
         return new self($pairs);
     }
 
+    /** Whether none of the rows differs in the others too. */
+    public function isApartFrom(self $others): bool
+    {
+        foreach ($this->pairs as $class => $pairs) {
+            if (array_intersect_key($pairs, $others->pairs[$class] ?? []) !== []) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** @return iterable<array{object|null, object|null}> each row as it was and as it is, null where it was not or is not */
     public function all(): iterable
     {

@@ -47,6 +47,11 @@ final readonly class PullIn extends Remedy
         return RemedyKind::PullIn;
     }
 
+    public function note(): Phrase
+    {
+        return $this->isPurchase ? parent::note() : new Phrase('remedy.pull_in.own', $this->values());
+    }
+
     public function letter(): ?Phrase
     {
         return $this->isPurchase ? new Phrase('remedy.pull_in.letter', $this->values()) : null;

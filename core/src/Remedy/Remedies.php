@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Remedy;
 
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\WrittenRows;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Shortage\Need;
 use Yposta\Core\Shortage\Shortages;
+use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\NoOrigins;
 use Yposta\Core\Study\ProposalOrigins;
@@ -20,8 +23,11 @@ use Yposta\Core\Trial\Trial;
  */
 final readonly class Remedies
 {
-    /** @param  Trial  $trial  standing where remedies are to be tried: the live data, with the draft */
-    public function __construct(private Trial $trial, private ProposalOrigins $origins = new NoOrigins)
+    /**
+     * @param  Trial  $trial  standing where remedies are to be tried: the live data, with the draft
+     * @param  Network|null  $undrafted  the live data without the draft: what only takes back what was drafted is no remedy
+     */
+    public function __construct(private Trial $trial, private ProposalOrigins $origins = new NoOrigins, private ?Network $undrafted = null)
     {
     }
 
@@ -41,8 +47,16 @@ final readonly class Remedies
                 ? [[], null, 0]
                 : [$this->candidates(new Situation($plan, $need, $this->origins)), $need->demand->expected, $need->short];
         });
+        $offered = [];
         foreach ($candidates as $remedy) {
+            $title = (string) $remedy->title();
+            if (isset($offered[$title])) {
+                continue;
+            }
             try {
+                if ($this->onlyTakesBack($remedy)) {
+                    continue;
+                }
                 $tried = $this->trial->with($remedy->changes, fn (Plan $plan) => $this->judge($plan, $before, $remedy, $identity));
             } catch (DoesNotFit) {
                 continue;
@@ -50,9 +64,26 @@ final readonly class Remedies
             $earlier = $tried->expected !== null && ($expected === null || $tried->expected < $expected);
             $later = $tried->expected === null ? $expected !== null : $expected !== null && $tried->expected > $expected;
             if ($tried->solves || $earlier || ($tried->short < $short && ! $later) || $tried->effect->change('lateDays') < 0) {
+                $offered[$title] = true;
                 yield $tried;
             }
         }
+    }
+
+    /**
+     * Whether all that it writes is what stood there before the draft.
+     *
+     * @throws DoesNotFit
+     */
+    private function onlyTakesBack(Remedy $remedy): bool
+    {
+        $drafted = $this->trial->network();
+        if ($this->undrafted === null || $this->undrafted === $drafted) {
+            return false;
+        }
+        $after = (new Changes($remedy->changes))->apply($drafted);
+
+        return WrittenRows::between($drafted, $after)->isApartFrom(WrittenRows::between($this->undrafted, $after));
     }
 
     private function judge(Plan $plan, Outcome $before, Remedy $remedy, string $identity): TriedRemedy

@@ -19,14 +19,14 @@ final readonly class TriedRemedy
     }
 
     /**
-     * What it costs others comes first, then what stays late, then what it does to stock.
+     * What makes more lines late stands last, whatever else it does. What it costs others comes first, then what stays late, then what it does to stock.
      *
-     * @return array{bool, int, int, int, int, int}
+     * @return array{bool, bool, int, int, int, int, int}
      */
     public function cost(): array
     {
         return [
-            ! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'),
+            $this->effect->change('lateLines') > 0, ! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'),
             $this->solves ? 0 : $this->short, $this->effect->change('stockValue'),
         ];
     }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { FigureChange } from '@/components/FigureChange';
 import { day } from '@/lib/format';
 import type { RemedyRow } from '@/lib/shapes';
-import { t } from '@/lib/t';
+import { t, tn } from '@/lib/t';
 
 interface Props {
     remedy: RemedyRow;
@@ -38,6 +38,9 @@ export function RemedyCard({ remedy, number, drafted, today, disabled, onTry }: 
                     </button>
                 )}
             </div>
+            {remedy.moreLate > 0 && (
+                <p className="font-semibold text-broken">{tn('makes one more line late', 'makes :n more lines late', remedy.moreLate)}</p>
+            )}
             <p className="flex flex-wrap gap-x-3">
                 {remedy.figures
                     .filter((figure) => TOLD.includes(figure.name))

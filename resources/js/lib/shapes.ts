@@ -867,6 +867,7 @@ export interface RemedyRow {
     expected: string | null;
     figures: DraftFigure[];
     hurt: string[];
+    moreLate: number;
     changes: string;
     letter: string;
 }

@@ -86,7 +86,9 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
                         ))}
                     </ul>
                     {!looking && rows.length === 0 && !trouble && (
-                        <p className="mt-1 text-mute">{t('Nothing that could be planned would help. It can be left, with a reason.')}</p>
+                        <p className="mt-1 text-mute">
+                            {t('Nothing that could be planned would help: :why. It can be left, with a reason.', { why: row.because })}
+                        </p>
                     )}
                 </>
             )}
