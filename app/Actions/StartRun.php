@@ -9,6 +9,7 @@ use App\Jobs\ExecuteRun;
 use App\Models\Run;
 use App\Models\Study;
 use App\Models\User;
+use App\Planning\LiveNetwork;
 use App\Planning\RunParameters;
 use App\Support\Refused;
 use App\Support\Settings;
@@ -16,21 +17,32 @@ use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Options\Options;
+use Yposta\Core\Structure\LeftOut;
+use Yposta\Core\Structure\LoopFound;
 
 /** Queues a run of the live plan, or of a study. */
 final readonly class StartRun
 {
+    public function __construct(private LiveNetwork $data)
+    {
+    }
+
     /**
      * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly`
      *    narrows to what is sold, or if false takes all levels
+     * @param  bool  $agreed  whether the person has read what a plan for everybody would leave out
      *
-     * @throws Refused when the wishes contradict each other or a run is under way
+     * @throws Refused when the wishes contradict each other, a run is under way, or it leaves out what nobody has agreed to
      */
-    public function __invoke(array $wishes, ?User $by, ?Study $study = null): Run
+    public function __invoke(array $wishes, ?User $by, ?Study $study = null, bool $agreed = true): Run
     {
         $options = $this->options($wishes);
+        $leavesOut = $this->leavesOut($options);
+        if ($study === null && $leavesOut !== null && ! $agreed) {
+            throw Refused::because('run.leaves_out', ['what' => $leavesOut], 'leaves', ['what' => $leavesOut]);
+        }
         DeadRuns::look();
-        $run = DB::transaction(function () use ($options, $by, $study): Run {
+        $run = DB::transaction(function () use ($options, $by, $study, $leavesOut): Run {
             $underWay = fn () => Run::query()->where('study_id', $study?->id)->whereIn('status', ['queued', 'running']);
             if ($underWay()->exists()) {
                 throw $study === null
@@ -41,7 +53,7 @@ final readonly class StartRun
             $run = Run::query()->create([
                 'study_id' => $study?->id,
                 'status' => 'queued', 'parameters' => RunParameters::of($options), 'plan_date' => Day::format($options->planDate),
-                'horizon_end' => Day::format($options->horizonEnd), 'user_id' => $by?->id,
+                'horizon_end' => Day::format($options->horizonEnd), 'user_id' => $by?->id, 'leaves_out' => $leavesOut,
             ]);
             self::queueIsHere() && ExecuteRun::dispatch($run->id); // the run and its job are there together, or neither
 
@@ -72,6 +84,30 @@ final readonly class StartRun
         }
 
         return $this($parameters, $by);
+    }
+
+    /** "3 of 186 items, forecast SERVICE, 41 sales lines"; null for nothing. */
+    private function leavesOut(Options $options): ?string
+    {
+        $usual = array_values(array_filter((array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), is_string(...)));
+        try {
+            $out = LeftOut::by($options, $this->data->read(...), $usual);
+        } catch (LoopFound) {
+            return null; // the run will say so
+        } finally {
+            $this->data->forget();
+        }
+        if ($out->isNothing()) {
+            return null;
+        }
+        $parts = [
+            ...($out->items === 0 ? [] : [trans_choice('{1} 1 of :all items|[2,*] :count of :all items', $out->items, ['all' => $out->ofItems])]),
+            ...array_map(fn (string $name) => trans('forecast :name', ['name' => $name]), $out->forecasts),
+            ...array_map(fn (string $code) => trans('site :code', ['code' => $code]), $out->sites),
+            ...($out->salesLines === 0 ? [] : [trans_choice('{1} 1 sales line|[2,*] :count sales lines', $out->salesLines)]),
+        ];
+
+        return implode(', ', array_map(fn (mixed $part) => is_string($part) ? $part : '', $parts));
     }
 
     /**

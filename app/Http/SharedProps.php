@@ -57,7 +57,7 @@ final class SharedProps
         return is_string($site) ? $site : '';
     }
 
-    /** @return array{id: int|null, finishedAt: string|null, changes: int, planDate: string, madeFor: string|null, running: int|null, study: array{id: int, name: string}|null, countsUnsent: bool} which plan is shown and how old it is */
+    /** @return array{id: int|null, finishedAt: string|null, changes: int, planDate: string, madeFor: string|null, running: int|null, study: array{id: int, name: string}|null, countsUnsent: bool, leavesOut: string|null} which plan is shown and how old it is */
     public function plan(): array
     {
         $run = $this->run();
@@ -72,6 +72,7 @@ final class SharedProps
             'madeFor' => $run === null ? null : substr($run->plan_date, 0, 10),
             'running' => is_numeric($running) ? (int) $running : null,
             'study' => $study === null ? null : ['id' => $study->id, 'name' => $study->name],
+            'leavesOut' => $run?->leaves_out,
             'countsUnsent' => Settings::get(Settings::COUNT_UNSENT, true) === true,
         ];
     }
@@ -96,7 +97,7 @@ final class SharedProps
         ])->all());
     }
 
-    /** @return array{horizonEnd: string|null, bucket: string, forecasts: list<string>} what the run panel starts from: the last run, else the installation's defaults */
+    /** @return array{horizonEnd: string|null, bucket: string, forecasts: list<string>, sites: list<string>|null, soldOnly: bool} what the run panel starts from: the last run, else the installation's defaults */
     public function runDefaults(): array
     {
         $parameters = $this->run()->parameters ?? Settings::get(Settings::RUN_DEFAULTS, []);
@@ -105,6 +106,8 @@ final class SharedProps
             'horizonEnd' => $parameters['horizonEnd'] ?? null,
             'bucket' => $parameters['bucket'] ?? 'week',
             'forecasts' => $parameters['forecasts'] ?? [],
+            'sites' => $parameters['sites'] ?? null,
+            'soldOnly' => ($parameters['items'] ?? null) !== null,
         ];
     }
 

@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $trouble
  * @property int|null $study_id the study that it belongs to; null for a run of the live plan
  * @property string|null $worker the process that executes it, see Worker
+ * @property string|null $leaves_out what it does not plan although it is there, in words
  * @property int $attempts how often it was begun
  * @property int $last_conversion the newest conversion that it has seen
  * @property bool $stored whether its results are still kept

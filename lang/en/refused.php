@@ -101,6 +101,7 @@ return [
         'used' => 'This request was used before for something else. Nothing was changed; reload the page and try again.',
     ],
     'run' => [
+        'leaves_out' => 'This run leaves out :what. Nothing was planned; try it as a study, or make it the live plan all the same.',
         'parameters' => ':Trouble. Nothing was planned; the plan before it stands.',
         'under_way' => 'A run is under way already. Its result will be the live plan when it is complete.',
     ],

@@ -145,7 +145,7 @@ it('lists sales lines with the days that the plan gives them, late ones alone on
         foreach ($demands as $demand) {
             if ($demand->kind === DemandKind::Sales) {
                 $expected["{$demand->name}/{$demand->line}"] = $demand->expected;
-                $late["{$demand->name}/{$demand->line}"] = $demand->lateDays();
+                $late["{$demand->name}/{$demand->line}"] = $demand->daysPastDue();
             }
         }
     }

@@ -38,12 +38,12 @@ it('plans only what is sold and what goes into it when asked to', function () {
         'safety_stock' => 5_000_000, 'safety_days' => 0, 'lot_rule' => 'lot_for_lot', 'group_days' => 1, 'frozen_days' => 0,
     ]);
     $this->postJson('/runs', [])->assertJsonPath('figures.4.value', '5');
-    $this->postJson('/runs', ['soldOnly' => true])->assertJsonPath('figures.4.value', '4');
+    $this->postJson('/runs', ['soldOnly' => true, 'agreed' => true])->assertJsonPath('figures.4.value', '4');
 });
 
 it('takes all sites and levels when they are chosen, whatever the installation\'s defaults', function () {
     Settings::set(Settings::RUN_DEFAULTS, [...Settings::get(Settings::RUN_DEFAULTS), 'items' => ['ROD'], 'sites' => ['MAIN']]);
-    $this->postJson('/runs', [])->assertJsonPath('figures.4.value', '0');
+    $this->postJson('/runs', ['agreed' => true])->assertJsonPath('figures.4.value', '0');
     $this->postJson('/runs', ['sites' => ['MAIN'], 'soldOnly' => false])->assertJsonPath('figures.4.value', '4');
 
     expect(Run::live()->parameters['sites'])->toBeNull()->and(Run::live()->parameters['items'])->toBeNull();
@@ -83,7 +83,7 @@ it('refuses contradictory choices', function (array $wishes, int $status, ?strin
 ]);
 
 it('fails a run over a site that is not there and keeps the plan', function () {
-    $this->postJson('/runs', ['sites' => ['GHOST']])->assertOk()->assertJsonPath('status', 'failed')
+    $this->postJson('/runs', ['agreed' => true, 'sites' => ['GHOST']])->assertOk()->assertJsonPath('status', 'failed')
         ->assertJsonPath('trouble', 'There is no site GHOST. The plan before it stands.');
 
     expect(Run::live()->id)->toBe($this->first->id);
@@ -170,4 +170,33 @@ it('converts nothing that may be covered by what was ordered while the plan was 
     $this->postJson('/runs', [])->assertOk();
     $other = DB::table('plan_supplies')->where('run_id', Run::live()->id)->where('kind', 'proposal')->where('type', 'buy')->value('name');
     $convert(Run::live(), 'again', $other)->assertOk();
+});
+
+it('makes no plan for everybody that leaves something out, unless one says so after reading what', function () {
+    $asked = $this->postJson('/runs', ['soldOnly' => true])->json();
+    expect($asked['status'] ?? null)->toBe('done'); // all of the company is sold, so nothing is left out
+    MasterItem::query()->create(['code' => 'LONE', 'name' => 'Lone', 'unit' => '', 'decimals' => 0, 'phantom' => false, 'unit_cost' => 0]);
+    DB::table('planning_data')->insert([
+        'item_code' => 'LONE', 'site_code' => 'MAIN', 'supply' => 'buy', 'lead_days' => 0, 'supplier_code' => 'SUP',
+        'safety_stock' => 5_000_000, 'safety_days' => 0, 'lot_rule' => 'lot_for_lot', 'group_days' => 1, 'frozen_days' => 0,
+    ]);
+    $live = Run::live()->id;
+    $this->postJson('/runs', ['soldOnly' => true])->assertStatus(422)->assertJsonPath('reason', 'leaves')
+        ->assertJsonPath('details.what', '1 of 4 items');
+    expect(Run::live()->id)->toBe($live);
+    $this->postJson('/runs', ['soldOnly' => true, 'agreed' => true])->assertOk();
+    $this->get('/plan')->assertInertia(fn ($page) => $page->where('plan.leavesOut', '1 of 4 items')->where('runDefaults.soldOnly', true));
+    $this->postJson('/runs/refresh')->assertOk()->assertJsonPath('status', 'done'); // it is the plan that everybody has already
+    expect(Run::live()->leaves_out)->toBe('1 of 4 items');
+    $this->postJson('/runs', ['soldOnly' => false])->assertOk();
+    $this->get('/plan')->assertInertia(fn ($page) => $page->where('plan.leavesOut', null));
+});
+
+it('counts what a run leaves out: sites with their sales lines, forecasts that count as a rule', function () {
+    Demo::planned();
+    $this->actingAs(Demo::user('planner'));
+    $lines = DB::table('sales_lines')->where('site_code', 'LIN')->whereColumn('shipped', '<', 'qty')->count();
+    $what = $this->postJson('/runs', ['sites' => ['OSK', 'HAL'], 'forecasts' => ['BASE', 'COASTAL']])->assertStatus(422)->json('details.what');
+    expect($what)->toContain('forecast SERVICE')->toContain('site LIN')->toContain("{$lines} sales line")
+        ->and($this->postJson('/runs', ['forecasts' => ['BASE', 'COASTAL', 'SERVICE']])->assertOk()->json('status'))->toBe('done');
 });

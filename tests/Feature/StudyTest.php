@@ -122,7 +122,7 @@ it('lets nobody change what is another\'s, and a viewer nothing', function () {
 });
 
 it('takes in what has changed with the parameters of the live plan', function () {
-    $this->postJson('/runs', ['horizonEnd' => '2026-05-31', 'forecasts' => ['BASE']])->assertOk();
+    $this->postJson('/runs', ['horizonEnd' => '2026-05-31', 'forecasts' => ['BASE'], 'agreed' => true])->assertOk();
     $this->postJson(
         '/demand/forecast',
         ['forecast' => 'BASE', 'item' => 'WS-200', 'site' => 'OSK', 'start' => '2026-04-06', 'qty' => '99', 'version' => 1, 'sure' => true],

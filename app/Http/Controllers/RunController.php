@@ -23,10 +23,11 @@ final class RunController extends Controller
         $given = $request->validate([
             'horizonEnd' => 'nullable|date_format:Y-m-d', 'bucket' => 'nullable|in:day,week,month', 'forecasts' => 'nullable|array',
             'forecasts.*' => 'string|max:190',
-            'sites' => 'nullable|array', 'sites.*' => 'string|max:190', 'soldOnly' => 'nullable|boolean',
+            'sites' => 'nullable|array', 'sites.*' => 'string|max:190', 'soldOnly' => 'nullable|boolean', 'agreed' => 'boolean',
         ]);
+        $agreed = ($given['agreed'] ?? false) === true;
 
-        return response()->json($this->state($start($given, $this->user($request))));
+        return response()->json($this->state($start(array_diff_key($given, ['agreed' => 1]), $this->user($request), null, $agreed)));
     }
 
     /** The live plan once more with its parameters, to take in what has changed since. */

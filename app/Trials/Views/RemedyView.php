@@ -51,7 +51,9 @@ final readonly class RemedyView
         $remedy = $tried->remedy;
         $hurt = [];
         foreach ([...$tried->effect->lines, ...$tried->effect->orders] as $change) {
-            if ($change->hurts() && ! $change->arrival()->isOfNewOrder() && $change->arrival()->reference !== (string) Reference::order((string) $remedy->moves())) {
+            $arrival = $change->arrival();
+            $isItself = $arrival->reference === (string) Reference::order((string) $remedy->moves());
+            if ($change->hurts() && ! $arrival->isOfNewOrder() && ! $isItself) {
                 $hurt[] = $this->presenter->changeInWords($change);
             }
         }

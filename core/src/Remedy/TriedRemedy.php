@@ -19,14 +19,15 @@ final readonly class TriedRemedy
     }
 
     /**
-     * What makes more lines late stands last, whatever else it does. What it costs others comes first, then what stays late, then what it does to stock.
+     * What makes more lines late stands last, whatever else it does; then what it costs others, what stays late, what it does to stock.
      *
      * @return array{bool, bool, int, int, int, int, int}
      */
     public function cost(): array
     {
         return [
-            $this->effect->change('lateLines') > 0, ! $this->solves, $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'),
+            $this->effect->change('lateLines') > 0, ! $this->solves,
+            $this->effect->hurtDays(), $this->effect->change('lateLines'), $this->effect->change('lateDays'),
             $this->solves ? 0 : $this->short, $this->effect->change('stockValue'),
         ];
     }

@@ -30,7 +30,7 @@ export function PlanChip() {
         return <p className="rounded border border-look bg-look-tint px-2.5 py-1 text-base">{t('Nothing has been planned yet')}</p>;
     }
     const old = plan.madeFor !== plan.planDate;
-    const stale = plan.changes > 0 || old;
+    const stale = plan.changes > 0 || old || plan.leavesOut !== null;
     const look = plan.study
         ? 'border-draft bg-draft-tint'
         : stale
@@ -49,6 +49,7 @@ export function PlanChip() {
                         {t('planned :at', { at: moment(plan.finishedAt) })}
                         {old && `, ${t('for another day')}`}
                         {plan.changes > 0 && `, ${tn(':n change since', ':n changes since', plan.changes)}`}
+                        {plan.leavesOut && <span className="text-look-ink">, {t('leaves out :what', { what: plan.leavesOut })}</span>}
                         {!plan.countsUnsent && `, ${t('unsent purchases not counted')}`}
                     </span>
                     <ChevronDown size={14} className="text-mute" aria-hidden />

@@ -1,10 +1,11 @@
+import { router } from '@inertiajs/react';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Check, Loader, Play } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Ticks } from '@/components/Ticks';
 import { postJson } from '@/lib/http';
-import type { RunStage, RunState } from '@/lib/shapes';
+import type { RunStage, RunState, SavedStudy } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { settled, useWatchedRun } from '@/lib/useWatchedRun';
@@ -18,12 +19,31 @@ const STAGES = Object.keys(RUN_STAGES) as RunStage[];
 export function RunPanel() {
     const { user, plan } = useShared();
     const [state, setState] = useState<RunState | null>(null);
+    const [leaves, setLeaves] = useState<{ what: string; wishes: Wishes } | null>(null);
     const start = useCommand(
         (wishes: Wishes) => postJson<RunState>('/runs', wishes),
         (started) => {
+            setLeaves(null);
             setState(started);
             settled(started);
         },
+        ({ reason, details }, wishes) => {
+            if (reason === 'leaves') {
+                setLeaves({ what: String(details.what), wishes });
+            }
+            return reason === 'leaves';
+        },
+    );
+    const study = useCommand(
+        ({ horizonEnd, forecasts, sites }: Wishes) =>
+            postJson<SavedStudy>('/studies', {
+                name: t('Part of the plan'),
+                distinct: true,
+                changes: [],
+                parameters: { horizonEnd, forecasts, sites },
+                run: true,
+            }),
+        ({ id }) => router.visit(`/compare?a=live&b=study-${id}`),
     );
     const watched =
         state === null || state.status === 'done' || state.status === 'failed' ? (state === null ? plan.running : null) : state.id;
@@ -45,7 +65,17 @@ export function RunPanel() {
             >
                 {running ? <Progress stage={state?.stage ?? 'queued'} /> : null}
                 {!running && state && <Result state={state} onAgain={() => setState(null)} />}
-                {!running && !state && <Choices trouble={start.trouble} busy={start.busy} onStart={start.send} />}
+                {!running && !state && leaves && (
+                    <LeavesOut
+                        what={leaves.what}
+                        busy={start.busy || study.busy}
+                        trouble={study.trouble}
+                        onStudy={leaves.wishes.soldOnly ? null : () => study.send(leaves.wishes)}
+                        onLive={() => start.send({ ...leaves.wishes, agreed: true })}
+                        onBack={() => setLeaves(null)}
+                    />
+                )}
+                {!running && !state && !leaves && <Choices trouble={start.trouble} busy={start.busy} onStart={start.send} />}
             </PopoverPanel>
         </Popover>
     );
@@ -57,6 +87,48 @@ interface Wishes {
     forecasts: string[];
     sites: string[];
     soldOnly: boolean;
+    agreed?: boolean;
+}
+
+/** A plan that leaves something out is a study, unless it is said after reading what that is. */
+function LeavesOut({
+    what,
+    busy,
+    trouble,
+    onStudy,
+    onLive,
+    onBack,
+}: {
+    what: string;
+    busy: boolean;
+    trouble: string | null;
+    onStudy: (() => void) | null;
+    onLive: () => void;
+    onBack: () => void;
+}) {
+    return (
+        <div role="alertdialog" aria-label={t('This run leaves something out')}>
+            <h2 className="text-lg font-bold">{t('This run leaves something out')}</h2>
+            <p className="mt-1 rounded border border-look bg-look-tint px-2.5 py-1.5">{what}</p>
+            <p className="mt-2 text-sm text-mute">
+                {t('What is left out has no plan: no proposals, no messages, no dates. As the live plan that holds for everybody.')}
+            </p>
+            {trouble && <p className="mt-2 text-sm text-broken">{trouble}</p>}
+            <div className="mt-3 flex flex-col gap-2">
+                {onStudy && (
+                    <Button look="act" autoFocus disabled={busy} onClick={onStudy} className="justify-center">
+                        {t('Try it as a study')}
+                    </Button>
+                )}
+                <Button disabled={busy} onClick={onLive} className="justify-center">
+                    {t('Make it the live plan')}
+                </Button>
+                <Button look="quiet" onClick={onBack} className="justify-center">
+                    {t('Go back')}
+                </Button>
+            </div>
+        </div>
+    );
 }
 
 function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boolean; onStart: (wishes: Wishes) => void }) {
@@ -64,8 +136,8 @@ function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boo
     const [horizonEnd, setHorizonEnd] = useState(runDefaults.horizonEnd ?? '');
     const [bucket, setBucket] = useState(runDefaults.bucket);
     const [forecasts, setForecasts] = useState(runDefaults.forecasts);
-    const [chosenSites, setChosenSites] = useState(sites.map((site) => site.code));
-    const [soldOnly, setSoldOnly] = useState(false);
+    const [chosenSites, setChosenSites] = useState(runDefaults.sites ?? sites.map((site) => site.code));
+    const [soldOnly, setSoldOnly] = useState(runDefaults.soldOnly);
     const some = chosenSites.length < sites.length;
     return (
         <form

@@ -967,10 +967,11 @@ export interface Shared {
         running: number | null;
         study: { id: number; name: string } | null;
         countsUnsent: boolean;
+        leavesOut: string | null;
     };
     changes: ChangeRow[];
     studies: { id: number; name: string; planned: boolean }[];
-    runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[] };
+    runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[]; sites: string[] | null; soldOnly: boolean };
     forecastNames: string[];
     draft: { lines: number; version: number; others: string[] };
     counts: { proposals: number; messages: number };
