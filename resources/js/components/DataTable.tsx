@@ -132,7 +132,7 @@ export function DataTable<Row>(props: Props<Row>) {
         <div className="relative rounded border border-line bg-surface">
             <table
                 ref={grid}
-                role="grid"
+                role={props.level ? 'treegrid' : 'grid'}
                 aria-label={label}
                 aria-busy={props.busy}
                 aria-rowcount={all.length + 1}

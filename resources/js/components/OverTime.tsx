@@ -123,7 +123,6 @@ export function OverTime({ label, slots, today, picked, onPick }: Props) {
                         key={slot.from}
                         role="option"
                         aria-selected={on}
-                        aria-label={slot.words}
                         title={slot.words}
                         tabIndex={place === at ? 0 : -1}
                         onFocus={() => setAt(place)}
@@ -136,7 +135,12 @@ export function OverTime({ label, slots, today, picked, onPick }: Props) {
                         onPointerEnter={() => draw(place)}
                         className={`flex min-w-0 flex-1 cursor-pointer flex-col items-center justify-end border-act pt-4 -outline-offset-2 ${on ? `bg-act-tint ${edge}` : 'hover:bg-paper'}`}
                     >
-                        {slot.figure > 0 && <strong className={`text-xs leading-4 ${slot.figureLook}`}>{slot.figure}</strong>}
+                        <span className="sr-only">{slot.words}</span>
+                        {slot.figure > 0 && (
+                            <strong aria-hidden className={`text-xs leading-4 ${slot.figureLook}`}>
+                                {slot.figure}
+                            </strong>
+                        )}
                         {[...slot.parts]
                             .reverse()
                             .map(
@@ -151,6 +155,7 @@ export function OverTime({ label, slots, today, picked, onPick }: Props) {
                                     ),
                             )}
                         <span
+                            aria-hidden
                             className={`w-full border-t border-line pt-1 pb-1 text-center text-xs whitespace-nowrap ${slot.from === today ? 'font-bold' : ''}`}
                         >
                             {place % every === 0 ? name(slot) : '\u00a0'}

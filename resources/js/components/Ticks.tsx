@@ -18,7 +18,7 @@ export function Ticks({ title, all, chosen, inline = false, onChange }: Props) {
             <legend className="text-xs font-bold text-mute">{title}</legend>
             <div className={inline ? 'flex flex-wrap gap-x-4' : ''}>
                 {all.map(([code, name]) => (
-                    <label key={code} className="flex items-center gap-2 py-0.5 text-sm">
+                    <label key={code} className="flex min-h-6 items-center gap-2 text-sm">
                         <input
                             type="checkbox"
                             checked={chosen.includes(code)}

@@ -179,7 +179,7 @@ function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boo
             <fieldset className="mt-2.5">
                 <legend className="text-xs font-bold text-mute">{t('Items')}</legend>
                 {[false, true].map((only) => (
-                    <label key={String(only)} className="flex items-center gap-2 py-0.5 text-sm">
+                    <label key={String(only)} className="flex min-h-6 items-center gap-2 text-sm">
                         <input
                             type="radio"
                             name="levels"

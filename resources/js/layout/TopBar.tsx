@@ -62,11 +62,9 @@ function Person() {
         .join('');
     return (
         <Menu>
-            <MenuButton
-                aria-label={t(':name, :role', { name: user.name, role: user.role })}
-                className="flex size-[30px] items-center justify-center rounded-full bg-act-tint text-xs font-bold text-act-dark"
-            >
-                {initials}
+            <MenuButton className="flex size-[30px] items-center justify-center rounded-full bg-act-tint text-xs font-bold text-act-dark">
+                <span aria-hidden>{initials}</span>
+                <span className="sr-only">{t(':name, :role', { name: user.name, role: user.role })}</span>
             </MenuButton>
             <MenuItems
                 anchor="bottom end"

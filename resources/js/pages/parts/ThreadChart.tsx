@@ -78,8 +78,6 @@ export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }:
         <div className="flex min-h-0 flex-col rounded border border-line bg-surface">
             <div
                 ref={box}
-                role="tree"
-                aria-label={t('Thread')}
                 onKeyDown={onKey}
                 onFocus={keys.onFocus}
                 onPointerDown={(event) => startPan(event, box.current)}
@@ -89,7 +87,7 @@ export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }:
                     <Axis time={time} planDate={planDate}>
                         {wanted && <WantedHandle time={time} planDate={planDate} wanted={wanted} />}
                     </Axis>
-                    <div className="relative">
+                    <div role="tree" aria-label={t('Thread')} className="relative">
                         <Ground time={time} height={visible.length * ROW} planDate={planDate} closed={closed} />
                         {visible.map((row) => (
                             <Row
@@ -305,7 +303,7 @@ function WantedHandle({ time, planDate, wanted }: { time: Time; planDate: string
             aria-valuetext={day(wanted.day, planDate)}
             onKeyDown={onKeyDown}
             onPointerDown={start}
-            className="absolute bottom-0 z-10 -translate-x-1/2 cursor-ew-resize touch-none rounded-t bg-act px-2 py-0.5 font-semibold whitespace-nowrap text-surface"
+            className="absolute bottom-0 z-10 -translate-x-1/2 cursor-ew-resize touch-none rounded-t bg-act px-2 py-1 font-semibold whitespace-nowrap text-surface"
             style={{ left: time(dateOf(at)) }}
         >
             {t('wanted :day', { day: day(at, planDate).replace(/ \w+$/, '') })}
@@ -365,7 +363,6 @@ function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: Ro
             role="treeitem"
             aria-level={row.level + 1}
             aria-expanded={children ? !folded : undefined}
-            aria-label={inWords(row, planDate)}
             data-row
             tabIndex={-1}
             aria-selected={picked ? picked.id === row.id : undefined}
@@ -380,22 +377,22 @@ function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: Ro
                 className={`sticky left-0 z-10 flex shrink-0 items-center border-r border-soft pr-2 ${picked?.id === row.id ? 'bg-act-tint' : 'bg-surface'} ${row.holdUp ? 'border-l-[3px] border-l-ink' : 'border-l-[3px] border-l-transparent'}`}
                 style={{ width: LABELS, paddingLeft: 4 + Math.min(row.level, 9) * 11 }}
             >
-                <span className="w-5 shrink-0">
+                <span className="w-6 shrink-0">
                     {children && (
                         <button
                             type="button"
                             onClick={onToggle}
                             aria-label={folded ? t('Unfold') : t('Fold')}
-                            className="rounded text-mute hover:text-ink"
+                            className="flex size-6 items-center justify-center rounded text-mute hover:text-ink"
                         >
                             <Chevron size={14} aria-hidden />
                         </button>
                     )}
                 </span>
                 <span className="min-w-0 leading-tight" title={`${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}`}>
-                    <span className="block truncate text-sm">
+                    <span className="block truncate text-sm leading-6">
                         {row.href ? (
-                            <Link href={row.href} className="font-bold hover:underline">
+                            <Link href={row.href} className="inline-block font-bold hover:underline">
                                 {row.label}
                             </Link>
                         ) : (
@@ -403,9 +400,10 @@ function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: Ro
                         )}
                         {row.repeated && <span className="ml-1 text-xs text-mute">({t('see above')})</span>}
                     </span>
-                    <span className="block truncate text-xs text-mute">
+                    <span className="block truncate text-xs leading-4 text-mute">
                         {qty(row.qty)} {row.unit}, {row.note}
                     </span>
+                    <span className="sr-only">{t('there :day', { day: day(row.to, planDate) })}</span>
                 </span>
             </div>
             <Bar row={row} x={x} scale={scale} planDate={planDate} />
