@@ -31,7 +31,7 @@ const VIEWS = [
     'Today' => ['/', 'Needs you', []],
     'Sales lines' => ['/demand', 'SO-7702/1', ['//tr[@data-row][1]/td[1]']],
     'Forecast' => ['/demand?view=forecast', 'consumed', []],
-    'Plan' => ['/plan', 'BAR-40', ["(//*[@role='gridcell'])[5]"]],
+    'Plan' => ['/plan?q=PCB', 'PCB-207', ["(//*[@role='gridcell'])[5]"]],
     'Item' => ['/item?item=PCB-207&at=OSK', 'PCB-207', []],
     'Shortages' => ['/shortages', 'PCB-061', ['(//tr[@data-row])[1]']],
     'When is it complete' => ['/complete?of=order:M-1047', 'decides the day', []],

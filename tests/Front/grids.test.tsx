@@ -109,7 +109,7 @@ describe('the plan grid', () => {
 
     it('draws what is in sight and counts all of it', async () => {
         await draw();
-        const grid = screen.getByRole('grid');
+        const grid = screen.getByRole('treegrid');
         expect(grid.getAttribute('aria-rowcount')).toBe('401');
         expect(grid.getAttribute('aria-colcount')).toBe('4');
         expect(screen.getAllByRole('rowheader').length).toBeLessThan(40);

@@ -168,7 +168,7 @@ describe('the ways out of a shortage', () => {
     it('lead to the order that is short, unless it is only proposed', () => {
         stream();
         panel({ row: shortage({ subject: 'order:M-1' }) });
-        expect(screen.getByRole('link', { name: 'Check another date' }).getAttribute('href')).toBe('/availability?of=order%3AM-1');
+        expect(screen.getByRole('link', { name: 'Check another date' }).getAttribute('href')).toBe('/complete?of=order%3AM-1');
         cleanup();
         panel({ row: shortage({ subject: null }) });
         expect(screen.queryByRole('link', { name: 'Check another date' })).toBeNull();

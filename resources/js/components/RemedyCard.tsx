@@ -30,11 +30,15 @@ export function RemedyCard({ remedy, number, drafted, today, disabled, onTry }: 
                         data-remedy={number}
                         disabled={disabled}
                         onClick={onTry}
-                        aria-label={t('Try: :title', { title: remedy.title })}
                         className="font-bold text-act hover:underline disabled:text-faint"
                     >
-                        {t('Try')}{' '}
-                        {number < 10 && <kbd className="ml-1 rounded border border-line px-1 font-sans text-2xs text-mute">{number}</kbd>}
+                        {t('Try')}
+                        <span className="sr-only">: {remedy.title}</span>{' '}
+                        {number < 10 && (
+                            <kbd aria-hidden className="ml-1 rounded border border-line px-1 font-sans text-2xs text-mute">
+                                {number}
+                            </kbd>
+                        )}
                     </button>
                 )}
             </div>

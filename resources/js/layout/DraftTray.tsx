@@ -233,9 +233,9 @@ function Slips({ title, slips, today }: { title: string; slips: ArrivalChangeRow
             </h3>
             <ul>
                 {slips.map((slip) => (
-                    <li key={slip.reference} className="flex items-baseline gap-2 py-px">
+                    <li key={slip.reference} className="flex min-h-6 items-center gap-2">
                         {slip.href ? (
-                            <Link href={slip.href} className="font-semibold hover:underline">
+                            <Link href={slip.href} className="leading-6 font-semibold hover:underline">
                                 {slip.label}
                             </Link>
                         ) : (
@@ -253,7 +253,7 @@ function Slips({ title, slips, today }: { title: string; slips: ArrivalChangeRow
                         {slip.hurts && slip.need && (
                             <Link
                                 href={`/shortages?${new URLSearchParams({ days: '55', open: slip.need }).toString()}`}
-                                className="font-semibold text-act hover:underline"
+                                className="leading-6 font-semibold text-act hover:underline"
                             >
                                 {t('Ways out')}
                             </Link>

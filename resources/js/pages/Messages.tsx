@@ -244,22 +244,22 @@ function TaskPanel({ task, onClose, onAnswer, onApply }: PanelProps) {
     return (
         <>
             <PanelHead title={task.kind} onClose={onClose} />
-            <p className="mt-1">{task.text}</p>
+            <p>{task.text}</p>
             <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
                 {task.href && (
-                    <Link href={task.href} className="font-semibold text-act hover:underline">
+                    <Link href={task.href} className="inline-block leading-6 font-semibold text-act hover:underline">
                         {t('Open it')}
                     </Link>
                 )}
-                <Link href={itemHref(task.item, task.site)} className="font-semibold text-act hover:underline">
+                <Link href={itemHref(task.item, task.site)} className="inline-block leading-6 font-semibold text-act hover:underline">
                     {task.item} {task.name}
                 </Link>
             </p>
             {task.riskLines > 0 && (
-                <p className="mt-1">
+                <p>
                     <Link
                         href={`/shortages?${new URLSearchParams({ q: task.item, days: '55' }).toString()}`}
-                        className="font-semibold text-act hover:underline"
+                        className="inline-block leading-6 font-semibold text-act hover:underline"
                     >
                         {t('Ways out')}
                     </Link>

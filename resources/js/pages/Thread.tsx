@@ -102,7 +102,7 @@ function Decides({
         <>
             <div className="mb-2 flex items-start gap-2">
                 <h2 className="flex-1 text-lg leading-tight font-bold">{t('What decides :day', { day: day(expected, planDate) })}</h2>
-                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-0.5 text-mute hover:text-ink">
+                <button type="button" onClick={onClose} aria-label={t('Close')} className="p-1 text-mute hover:text-ink">
                     <X size={16} aria-hidden />
                 </button>
             </div>

@@ -141,7 +141,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
             )}
             <div
                 ref={grid}
-                role="grid"
+                role="treegrid"
                 aria-label={t('Balance by item and period')}
                 aria-rowcount={total + 1}
                 aria-colcount={periods.length + 1}

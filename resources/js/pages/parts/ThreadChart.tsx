@@ -403,7 +403,7 @@ function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: Ro
                     <span className="block truncate text-xs leading-4 text-mute">
                         {qty(row.qty)} {row.unit}, {row.note}
                     </span>
-                    <span className="sr-only">{t('there :day', { day: day(row.to, planDate) })}</span>
+                    <span className="sr-only">{whenInWords(row, planDate)}</span>
                 </span>
             </div>
             <Bar row={row} x={x} scale={scale} planDate={planDate} />
@@ -411,9 +411,13 @@ function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: Ro
     );
 }
 
-function inWords(row: ThreadRow, planDate: string): string {
+function whenInWords(row: ThreadRow, planDate: string): string {
     const late = row.lateDays > 0 ? `, ${tn('1 day late', ':n days late', row.lateDays)}` : '';
-    return `${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}, ${t('there :day', { day: day(row.to, planDate) })}${late}`;
+    return `${t('there :day', { day: day(row.to, planDate) })}${late}`;
+}
+
+function inWords(row: ThreadRow, planDate: string): string {
+    return `${row.label}, ${qty(row.qty)} ${row.unit}, ${row.note}, ${whenInWords(row, planDate)}`;
 }
 
 function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => number; scale: number; planDate: string }) {
