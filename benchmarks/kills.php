@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Kills processes of a served installation at random, half of them inside a run, while a planner works: php benchmarks/kills.php [KILLS] [SEED].
+ * Kills processes of a served installation at random, half of them inside a run, while a planner works:
+ * php benchmarks/kills.php [KILLS] [SEED].
  *
  * Afterwards nothing may be lost or doubled: each order that was answered is there once, what was sent again under the same key was written
  * once, every run has ended, and the application was usable again within ten seconds without a hand.

@@ -206,7 +206,7 @@ final class PlanStore
             fn ($query) => $query->where('status', 'running')->where('stage', 'storing'),
         ))->pluck('id');
         foreach (DB::table('plan_points')->whereNotIn('run_id', $kept)->distinct()->pluck('run_id') as $run) {
-            self::forget((int) $run);
+            self::forget(Stored::int($run));
         }
     }
 

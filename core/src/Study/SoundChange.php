@@ -101,8 +101,9 @@ final class SoundChange
         foreach ($declaration->columns as $property => $column) {
             $type = $column->type();
             $value = $values[$property] ?? null;
-            if ($type instanceof Decimal && $type->of !== null && is_int($value) && $value !== ($before[$property] ?? null)) {
-                self::checkAmount((string) $values[$type->of], $value);
+            $item = $type instanceof Decimal && $type->of !== null ? $values[$type->of] ?? null : null;
+            if (is_string($item) && is_int($value) && $value !== ($before[$property] ?? null)) {
+                self::checkAmount($item, $value);
             }
         }
     }
