@@ -14,5 +14,17 @@ return [
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
         ],
+        // codes compare bytewise everywhere: create the database with LC_COLLATE 'C'
+        'pgsql' => [
+            'driver' => 'pgsql',
+            'host' => env('DB_HOST', '127.0.0.1'),
+            'port' => env('DB_PORT', '5432'),
+            'database' => env('DB_DATABASE', 'yposta'),
+            'username' => env('DB_USERNAME', 'yposta'),
+            'password' => env('DB_PASSWORD', ''),
+            'charset' => 'utf8',
+            'search_path' => 'public',
+            'sslmode' => env('DB_SSLMODE', 'prefer'),
+        ],
     ],
 ];

@@ -32,7 +32,8 @@ final class Demo
 
             return $run;
         }
-        DB::statement('pragma defer_foreign_keys = on');
+        $isSqlite = DB::getDriverName() === 'sqlite';
+        $isSqlite ? DB::statement('pragma defer_foreign_keys = on') : DB::statement("set session_replication_role = 'replica'");
         foreach (array_keys(self::$planned[$language]) as $table) {
             DB::table($table)->delete(); // all of them first: a row that goes may take rows of other tables along
         }
@@ -44,9 +45,13 @@ final class Demo
                 implode(',', array_fill(0, count($rows[0]), '?')),
             ));
             foreach ($rows as $row) {
-                $insert->execute(array_values($row));
+                $insert->execute(array_map(fn (mixed $value) => is_bool($value) ? (int) $value : $value, array_values($row)));
+            }
+            if (! $isSqlite && isset($rows[0]['id']) && is_int($rows[0]['id'])) { // numbers go on behind those that were put there
+                DB::statement("select setval(pg_get_serial_sequence('{$table}', 'id'), (select max(id) from \"{$table}\"))");
             }
         }
+        $isSqlite || DB::statement("set session_replication_role = 'origin'");
         app(PermissionRegistrar::class)->forgetCachedPermissions();
 
         return Run::live() ?? throw new RuntimeException('the demo company has no plan');

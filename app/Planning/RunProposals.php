@@ -104,7 +104,7 @@ final class RunProposals implements ProposalOrigins
     private function open(string $item, string $site): Collection
     {
         return $this->open["{$item}\x1f{$site}"] ??= $this->run === null ? new Collection : $this->query($this->run->id)
-            ->leftJoin('conversions as c', fn (JoinClause $join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw('c.proposal = cast(s.name as integer)'))->whereNull('c.id')
+            ->leftJoin('conversions as c', fn (JoinClause $join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw('s.name = cast(c.proposal as varchar(20))'))->whereNull('c.id')
             ->where('p.item_code', $item)->where('p.site_code', $site)->orderBy('s.n')->get();
     }
 

@@ -45,11 +45,7 @@ final readonly class DemandView
     {
         $query = DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')->whereColumn('l.shipped', '<', 'l.qty')
             ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
-            ->when($text !== '', fn (Builder $query) => $query->where(function (Builder $either) use ($text): void {
-                foreach (['l.order_code', 'l.customer', 'l.item_code'] as $column) {
-                    $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
-                }
-            }))
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['l.order_code', 'l.customer', 'l.item_code'], $text))
             ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')->select(['l.*', 'i.name', 'i.unit', 'i.decimals']);
         $planned = $this->planned($onlyLate);
         $lines = $onlyLate
@@ -136,7 +132,7 @@ final readonly class DemandView
         }
         $cells = DB::table('forecast_buckets as f')->join('items as i', 'i.code', '=', 'f.item_code')->where('f.forecast', $name)
             ->when($site !== '', fn (Builder $query) => $query->where('f.site_code', $site))
-            ->when($text !== '', fn (Builder $query) => $query->where('f.item_code', 'like', '%'.str_replace(['%', '_'], '', $text).'%'))
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['f.item_code'], $text))
             ->orderBy('f.item_code')->orderBy('f.site_code')->orderBy('f.start')->select(['f.*', 'i.name', 'i.unit', 'i.decimals'])->get();
         $rows = [];
         foreach ($cells->groupBy(fn ($row) => "{$row->item_code}\x1f{$row->site_code}") as $group) {

@@ -17,11 +17,9 @@ final class JournalList
     public static function of(string $text): array
     {
         $entries = Activity::query()->with('causer')
-            ->when($text !== '', fn ($query) => $query->where(
-                'description',
-                'like',
-                '%'.addcslashes($text, '%_\\').'%',
-            ))->orderByDesc('id')->limit(self::MOST)->get();
+            ->when($text !== '', function ($query) use ($text): void {
+                TextMatch::in($query->getQuery(), ['description'], $text);
+            })->orderByDesc('id')->limit(self::MOST)->get();
         $commits = DB::table('commits')->whereIn(
             'id',
             $entries->map(fn (Activity $entry) => $entry->event === 'commit' ? (int) $entry->getExtraProperty('commit') : 0)->filter()

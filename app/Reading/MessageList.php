@@ -29,7 +29,6 @@ final readonly class MessageList
     public function query(string $site, bool $away, string $code = '', string $text = ''): Builder
     {
         $today = substr($this->plan->run->plan_date, 0, 10);
-        $like = '%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], mb_strtolower($text)).'%';
 
         return DB::table('plan_messages as m')->join(
             'plan_points as p',
@@ -42,13 +41,7 @@ final readonly class MessageList
                 : $state->whereNull('a.id')->orWhere(fn (Builder $woken) => $woken->where('a.state', 'snoozed')->where('a.until', '<=', $today)))
             ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))
             ->when($code !== '', fn (Builder $query) => $query->where('m.code', $code))
-            ->when($text !== '', fn (Builder $query) => $query->where(fn (Builder $either) => $either->whereRaw(
-                "lower(m.text) like ? escape '\\'",
-                [$like],
-            )->orWhereRaw(
-                "lower(p.item_code) like ? escape '\\'",
-                [$like],
-            )));
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['m.text', 'p.item_code'], $text));
     }
 
     /** How many of a site are open: all less those that have been answered, of which there are few. */

@@ -54,11 +54,7 @@ final readonly class OrderView
                 ['firm', 'released', 'done', 'cancelled'],
                 true,
             ), fn (Builder $query) => $query->where('o.status', $status))
-            ->when($text !== '', fn (Builder $query) => $query->where(function (Builder $either) use ($text): void {
-                foreach (['o.code', 'l.item_code', 's.name'] as $column) {
-                    $either->orWhere($column, 'like', '%'.str_replace(['%', '_'], '', $text).'%');
-                }
-            }))
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['o.code', 'l.item_code', 's.name'], $text))
             ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at')
             ->orderByRaw("case o.status when 'done' then 1 when 'cancelled' then 2 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')->limit(self::MOST)
             ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, o.created_by, o.created_at, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id')

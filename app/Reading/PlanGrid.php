@@ -36,19 +36,12 @@ final readonly class PlanGrid
     /** The points that a filter leaves, in order. */
     public function query(GridFilter $filter): Builder
     {
-        $like = '%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], mb_strtolower($filter->text)).'%';
         $query = $this->plan->pointsQuery()
             ->when($filter->site !== '', fn (Builder $query) => $query->where('p.site_code', $filter->site))
             ->when($filter->supply !== '', fn (Builder $query) => $query->where('p.supply', $filter->supply))
             ->when($filter->supplier !== '', fn (Builder $query) => $query->where('p.supplier_code', $filter->supplier))
             ->when($filter->inTrouble, fn (Builder $query) => $query->whereNotNull('p.trouble_from'))
-            ->when($filter->text !== '', fn (Builder $query) => $query->where(fn (Builder $either) => $either->whereRaw(
-                "lower(p.item_code) like ? escape '\\'",
-                [$like],
-            )->orWhereRaw(
-                "lower(i.name) like ? escape '\\'",
-                [$like],
-            )));
+            ->when($filter->text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code', 'i.name'], $filter->text));
 
         return match ($filter->sort) {
             'code' => $query->orderBy('p.item_code')->orderBy('p.site_code'),

@@ -70,7 +70,7 @@ final readonly class ProposalList
                 DB::table('plan_points')->where('run_id', $run)->where('site_code', $site)->select('n'),
             ));
         $converted = DB::table('conversions as c')
-            ->join('plan_supplies as s', fn ($join) => $join->on('s.run_id', '=', 'c.run_id')->whereRaw('s.name = cast(c.proposal as text)'));
+            ->join('plan_supplies as s', fn ($join) => $join->on('s.run_id', '=', 'c.run_id')->whereRaw('s.name = cast(c.proposal as varchar(20))'));
 
         return $here(DB::table('plan_supplies as s'))->count() - $here($converted)->count();
     }
@@ -84,11 +84,11 @@ final readonly class ProposalList
     {
         return DB::table('plan_supplies as s')
             ->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
-            ->leftJoin('conversions as c', fn ($join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw('c.proposal = cast(s.name as integer)'))
+            ->leftJoin('conversions as c', fn ($join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw("s.kind = 'proposal' and s.name = cast(c.proposal as varchar(20))"))
             ->where('s.run_id', $this->plan->run->id)->where('s.kind', 'proposal')->whereNull('c.id')
             ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))
             ->when($until !== null, fn (Builder $query) => $query->where('s.start', '<=', $until))
-            ->when($text !== '', fn (Builder $query) => $query->where('p.item_code', 'like', '%'.str_replace(['%', '_'], '', $text).'%'));
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code'], $text));
     }
 
     /**

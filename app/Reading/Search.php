@@ -54,13 +54,6 @@ final readonly class Search
     /** @param  list<string>  $columns */
     private function matching(Builder $query, array $columns, string $text): Builder
     {
-        return $query->where(function (Builder $either) use ($columns, $text): void {
-            foreach ($columns as $column) {
-                $either->orWhereRaw(
-                    "lower({$column}) like ? escape '\\'",
-                    ['%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], mb_strtolower($text)).'%'],
-                );
-            }
-        });
+        return TextMatch::in($query, $columns, $text);
     }
 }

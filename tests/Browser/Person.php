@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\Cookie;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -105,7 +106,7 @@ final class Person
     {
         foreach ($keys as $key) {
             $name = WebDriverKeys::class.'::'.$key;
-            $this->browser->getKeyboard()->sendKeys(defined($name) ? (string) constant($name) : $key);
+            $this->sends(defined($name) ? (string) constant($name) : $key);
         }
 
         return $this;
@@ -114,9 +115,27 @@ final class Person
     /** Presses a key while another is held. */
     public function pressesWith(string $held, string $key): self
     {
-        $this->browser->getKeyboard()->sendKeys([(string) constant(WebDriverKeys::class.'::'.$held), $key]);
+        $this->sends([(string) constant(WebDriverKeys::class.'::'.$held), $key]);
 
         return $this;
+    }
+
+    /**
+     * What has the focus may be drawn anew in the moment in which a key goes to it; then nothing has been pressed.
+     *
+     * @param  string|list<string>  $keys
+     */
+    private function sends(string|array $keys): void
+    {
+        Application::await(function () use ($keys): bool {
+            try {
+                $this->browser->getKeyboard()->sendKeys($keys);
+
+                return true;
+            } catch (StaleElementReferenceException|ElementNotInteractableException) {
+                return false;
+            }
+        }, 'something that takes a key');
     }
 
     /** Puts the focus somewhere and waits until it stays there, as what has just been drawn may be drawn once more. */

@@ -60,7 +60,7 @@ it('tells the second of two people who hold the same stock, and nothing half don
     $scheduler->opens('/reservations?view=held&q=REF-3')->sees('Drafts of others: Ivo')
         ->clicks("//button[starts-with(@aria-label, 'Free REF-3')]")->sees('Free stock of REF-3@OSK from M-1063/10');
     $scheduler->opens('/reservations?q=M-1062')->clicks("//input[@aria-label='Tick M-1062']")
-        ->clicks("//button[normalize-space()='Check and hold for 1']")->sees('holds written.');
+        ->clicks("//button[normalize-space()='Hold what is there for 1']")->sees('holds written.');
 
     $planner->clicks("//button[normalize-space()='Commit']")->sees('is held for M-1063/10')->sees('1 line does not fit');
     $planner->opens('/orders?q=P-3340')->sees('Wed 11 Mar');

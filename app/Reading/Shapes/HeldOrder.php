@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading\Shapes;
 
-/** An open order or sales line with how far what it needs is held for it. */
+/**
+ * An open order or sales line with how far what it needs is held for it. Shares in thousandths: what is held, and what is there in time
+ * beside that; `holdable` counts the needs of which more could be held.
+ */
 final readonly class HeldOrder
 {
     public function __construct(
@@ -19,6 +22,9 @@ final readonly class HeldOrder
         public string $wanted,
         public string $kept,
         public bool $available,
+        public int $heldShare,
+        public int $freeShare,
+        public int $holdable,
     ) {
     }
 }

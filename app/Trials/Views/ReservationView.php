@@ -103,6 +103,7 @@ final readonly class ReservationView
             $kept += $need->kept();
         }
         $one = count($order->needs) === 1;
+        $shares = $order->shares();
 
         return new HeldOrder(
             reference: $order->reference,
@@ -116,6 +117,9 @@ final readonly class ReservationView
             wanted: $one ? Quantity::format($wanted) : '',
             kept: $one ? Quantity::format($kept) : '',
             available: $order->isAvailable(),
+            heldShare: $shares['held'],
+            freeShare: $shares['free'],
+            holdable: $order->holdable(),
         );
     }
 

@@ -22,6 +22,12 @@ final readonly class HeldNeed
         return min($this->demand->qty, array_sum($this->held));
     }
 
+    /** What is there in time beside what is held, and could be held. */
+    public function free(): int
+    {
+        return max(0, min($this->demand->qty, array_sum($this->offered)) - $this->kept());
+    }
+
     public function isComplete(): bool
     {
         return $this->kept() >= $this->demand->qty;

@@ -481,7 +481,10 @@ export interface GrossRows {
     rows: GrossRow[];
 }
 
-/** An open order or sales line with how far what it needs is held for it. */
+/**
+ * An open order or sales line with how far what it needs is held for it. Shares in thousandths: what is held, and what is there in time
+ * beside that; `holdable` counts the needs of which more could be held.
+ */
 export interface HeldOrder {
     reference: string;
     subject: Link;
@@ -494,6 +497,9 @@ export interface HeldOrder {
     wanted: string;
     kept: string;
     available: boolean;
+    heldShare: number;
+    freeShare: number;
+    holdable: number;
 }
 
 /** Supply that is held for a demand; ISO dates. */

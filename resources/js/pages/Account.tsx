@@ -26,7 +26,7 @@ export default function Account({ email, shortest }: AccountPage) {
     return (
         <>
             <PageHead title={t('Your account')} />
-            <div className="max-w-[560px] px-4">
+            <div className="max-w-[560px]">
                 <dl className="mb-5 grid grid-cols-[8rem_1fr] gap-y-1">
                     <dt className="text-mute">{t('Name')}</dt>
                     <dd className="font-semibold">{user.name}</dd>

@@ -1,4 +1,5 @@
 import { router } from '@inertiajs/react';
+import { Lock } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
@@ -10,9 +11,9 @@ import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { SavedViews } from '@/components/SavedViews';
 import { day, qty } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { HeldOrder, HeldRow, HoldStatus, ReservationsPage, Told } from '@/lib/shapes';
+import type { HeldOrder, HeldRow, ReservationsPage, Told } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
-import { type Sentence, t, tn } from '@/lib/t';
+import { t, tn } from '@/lib/t';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 import { useCommand } from '@/lib/useCommand';
 
@@ -56,14 +57,14 @@ export default function Reservations({ filter, orders, held, matching, allOrders
                 {filter.view !== 'held' && (
                     <>
                         <PillSelect
-                            label={t('State')}
+                            label={t('Held')}
                             value={filter.status ?? ''}
                             onChange={(status) => change({ status })}
                             choices={[
-                                { value: '', label: t('Any state') },
-                                { value: 'complete', label: t('Complete') },
-                                { value: 'partly', label: t('Partly') },
-                                { value: 'none', label: t('Not held') },
+                                { value: '', label: t('Held or not') },
+                                { value: 'complete', label: t('All held') },
+                                { value: 'partly', label: t('Some held') },
+                                { value: 'none', label: t('Nothing held') },
                             ]}
                         />
                         <PillToggle on={filter.there === '1'} onChange={(on) => change({ there: on ? '1' : '' })}>
@@ -78,7 +79,7 @@ export default function Reservations({ filter, orders, held, matching, allOrders
                         disabled={ticked.size === 0 || write.busy}
                         onClick={() => send('/reservations/hold-for', { references: [...ticked] })}
                     >
-                        {tn('Check and hold for :n', 'Check and hold for :n', ticked.size)}
+                        {tn('Hold what is there for :n', 'Hold what is there for :n', ticked.size)}
                     </Button>
                 )}
                 <FindBox label={t('Find order, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
@@ -109,12 +110,6 @@ export default function Reservations({ filter, orders, held, matching, allOrders
         </>
     );
 }
-
-const STATUS: Record<HoldStatus, { label: Sentence; look: string }> = {
-    complete: { label: 'complete', look: 'font-semibold text-act' },
-    partly: { label: 'partly', look: 'font-semibold text-look-ink' },
-    none: { label: 'not held', look: 'text-mute' },
-};
 
 interface OrderTableProps {
     foot: string;
@@ -149,26 +144,25 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
         {
             id: 'held',
             head: t('Held'),
-            width: '130px',
-            right: true,
-            cell: (order) =>
-                order.wanted
-                    ? t(':n of :all', { n: qty(order.kept), all: qty(order.wanted) })
-                    : t(':n of :all parts', { n: order.complete, all: order.needs }),
-        },
-        {
-            id: 'state',
-            head: t('State'),
-            width: '110px',
+            width: '250px',
             look: 'pl-5',
-            cell: (order) => <span className={STATUS[order.status].look}>{t(STATUS[order.status].label)}</span>,
+            sort: (order) => order.heldShare,
+            cell: (order) => (
+                <span className="flex items-center gap-2.5">
+                    <HeldStrip order={order} />
+                    {order.wanted
+                        ? t(':n of :all held', { n: qty(order.kept), all: qty(order.wanted) })
+                        : t(':n of :all parts held', { n: order.complete, all: order.needs })}
+                </span>
+            ),
         },
         {
-            id: 'there',
-            head: t('There in time'),
-            width: '140px',
-            cell: (order) => (order.available ? t('yes, all of it') : t('not all of it')),
-            cellLook: (order) => (order.available ? 'text-act' : 'text-broken'),
+            id: 'rest',
+            head: t('The rest'),
+            width: '210px',
+            sort: (order) => order.freeShare,
+            cell: (order) => rest(order),
+            cellLook: (order) => (order.status === 'complete' ? 'text-mute' : order.available ? 'text-act' : 'text-broken'),
         },
     ];
     return (
@@ -188,6 +182,42 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
                 onPick,
             }}
         />
+    );
+}
+
+/** What is not held: whether it is there, so that it could be. */
+function rest(order: HeldOrder): string {
+    if (order.status === 'complete') {
+        return t('nothing is left to hold');
+    }
+    if (order.available) {
+        return t('all of it is there in time');
+    }
+    if (order.holdable > 0 && order.wanted) {
+        return t('some of it is there in time');
+    }
+    return order.holdable > 0 ? tn('of 1 part more is there', 'of :n parts more is there', order.holdable) : t('not there in time');
+}
+
+/** The cover strip of what is held: the held part under lock, what is there beside it, and what is not. */
+function HeldStrip({ order }: { order: HeldOrder }) {
+    const words = t('held :held %, there in time :free %', {
+        held: Math.round(order.heldShare / 10),
+        free: Math.round(order.freeShare / 10),
+    });
+    const missing = order.available ? 0 : Math.max(0, 1000 - order.heldShare - order.freeShare);
+    return (
+        <span role="img" aria-label={words} title={words} className="flex h-3 w-24 shrink-0 gap-px">
+            {order.heldShare > 0 && (
+                <span className="cover-stock flex min-w-3 items-center rounded-[1px]" style={{ flexGrow: order.heldShare, flexBasis: 0 }}>
+                    <Lock size={9} strokeWidth={3} className="mx-0.5 shrink-0 text-surface" aria-hidden />
+                </span>
+            )}
+            {order.freeShare > 0 && (
+                <span className="cover-order min-w-1 rounded-[1px]" style={{ flexGrow: order.freeShare, flexBasis: 0 }} />
+            )}
+            {missing > 0 && <span className="cover-nothing min-w-1 rounded-[1px]" style={{ flexGrow: missing, flexBasis: 0 }} />}
+        </span>
     );
 }
 

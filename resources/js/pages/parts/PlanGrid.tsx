@@ -150,7 +150,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                     keys.onFocus(event);
                     focused.current = Number((event.target as HTMLElement).dataset.cell?.split(':')[0] ?? focused.current);
                 }}
-                className="min-h-0 flex-1 overflow-auto rounded border border-line bg-surface text-sm"
+                className="min-h-72 flex-1 overflow-auto rounded border border-line bg-surface text-sm"
             >
                 <div
                     role="row"
