@@ -253,14 +253,14 @@ final readonly class OrderTables
         }
         $this->insert('conversions', $rows);
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
-            $cases = implode(' ', array_fill(0, count($chunk), 'when ? then ?'));
-            $values = fn (string $of) => array_merge(...array_map(fn (array $row) => [$row['order_line_id'], $row[$of]], $chunk));
-            $ids = array_column($chunk, 'order_line_id');
-            DB::update(
-                "update order_lines set run_id = case id {$cases} end, proposal = case id {$cases} end where id in ("
-                    .implode(',', array_fill(0, count($ids), '?')).')',
-                [...$values('run_id'), ...$values('proposal'), ...$ids],
-            );
+            // whole numbers, written out: a database that looks at types would take placeholders here for texts
+            $cases = fn (string $of): string => implode(' ', array_map(
+                fn (array $row) => 'when '.$row['order_line_id'].' then '.($of === 'run_id' ? $row['run_id'] : $row['proposal']),
+                $chunk,
+            ));
+            DB::table('order_lines')->whereIn('id', array_column($chunk, 'order_line_id'))->update([
+                'run_id' => DB::raw("case id {$cases('run_id')} end"), 'proposal' => DB::raw("case id {$cases('proposal')} end"),
+            ]);
         }
     }
 

@@ -55,7 +55,7 @@ it('fills an empty cell and empties a full one', function () {
 it('refuses what is wrong and leaves the cell as it was', function (array $change, string $message) {
     typeForecast($change)->assertStatus(422)->assertJsonPath('message', $message);
 
-    expect(ForecastCellRow::query()->sum('qty'))->toBe(95_000_000);
+    expect((int) ForecastCellRow::query()->sum('qty'))->toBe(95_000_000);
 })->with([
     'negative' => [['qty' => '-1'], 'A forecast cannot be negative. It is as it was.'],
     'no number' => [['qty' => '1,5'], "'1,5' is not a number. The forecast is as it was."],
@@ -80,7 +80,7 @@ it('tells the second of two people who type into the same cell', function () {
 it('shows what orders consume and what is left, as the core computes it', function () {
     $this->get('/demand?view=forecast&forecast=BASE')->assertInertia(fn ($page) => $page
         ->where('counted', true)
-        ->where('rows.0.cells.0', ['id' => 1, 'start' => '2026-03-02', 'qty' => '10', 'consumed' => '5', 'left' => '5', 'version' => 1])
+        ->where('rows.0.cells.0', ['id' => (int) ForecastCellRow::query()->where('forecast', 'BASE')->where('start', '2026-03-02')->value('id'), 'start' => '2026-03-02', 'qty' => '10', 'consumed' => '5', 'left' => '5', 'version' => 1])
         ->where('rows.0.cells.3.left', '3'));
 });
 

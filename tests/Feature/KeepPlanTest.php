@@ -43,7 +43,10 @@ beforeEach(function () {
 
         return proc_get_status($this->process)['pid'];
     };
-    config(['database.connections.company' => [...config('database.connections.sqlite'), 'database' => $this->database]]);
+    config(['database.connections.company' => [
+        ...config('database.connections.sqlite'), 'database' => $this->database,
+    ]]);
+    $this->usual = DB::getDefaultConnection();
     DB::setDefaultConnection('company');
     $this->there = new PlanClient(app(PlanQueries::class), $this->socket);
     $this->here = new PlanClient(app(PlanQueries::class), null);
@@ -52,7 +55,7 @@ beforeEach(function () {
 });
 
 afterEach(function () {
-    DB::setDefaultConnection('sqlite');
+    DB::setDefaultConnection($this->usual);
     DB::purge('company');
     isset($this->process) && proc_terminate($this->process);
     isset($this->process) && proc_close($this->process);
