@@ -151,11 +151,13 @@ final readonly class ConvertProposals
                     ],
                 ));
             try {
-                $orders[] = $maker->order(
+                $orders[] = $order = $maker->order(
                     $proposal, $point->item, $point->site, $codes[$place], $qty,
                     $line->due === null ? null : $this->due($line->due, $point, $plan->planDate),
                     $this->supplier($proposal, $line, $point, $network), new ProposalOrigin($plan->run->id, $line->number),
                 );
+                $line->qty === null && $line->supplier === null
+                    || array_push($absurd, ...array_map(Words::say(...), $maker->departures($order->order)));
             } catch (QuantityOutOfRange) {
                 throw Refused::because(
                     'convert.component_range',

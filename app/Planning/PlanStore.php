@@ -169,7 +169,7 @@ final class PlanStore
 
     private function messages(int $run, Plan $plan): void
     {
-        $phrases = new PlanPhrases($plan->structure);
+        $phrases = new PlanPhrases($plan->structure, $plan->demands);
         $insert = new BulkInsert(
             'plan_messages',
             [

@@ -24,7 +24,12 @@ return [
         'late_demand' => ':reference: :qty of :item were due :from and are planned for :to',
         'no_supplier' => ':qty of :item for :site are proposed, but no supplier offers the item',
         'no_bom' => ':qty of :item are proposed, but no structure line of it is valid on the start date',
-        'below_safety' => ':item at :site is short of what should be on stock from :from to :to, by up to :qty',
+        'below_safety' => ':item at :site is under its safety stock from :from to :to, by up to :qty',
+        'below_zero' => ':item at :site runs short from :from to :to, by up to :qty; :need waits for it',
+    ],
+    'order_size' => [
+        'below_least' => ':item: :qty is less than the least quantity of :rule',
+        'no_multiple' => ':item: :qty is no multiple of :rule',
     ],
     'hold_up' => [
         'lead_time' => ':item: lead time :lead, time left :left days',
@@ -38,6 +43,8 @@ return [
         'stock' => 'stock of :name',
         'stock_here' => 'stock',
         'safety' => 'the safety stock of :name',
+        'demand' => 'a need',
+        'proposed' => 'the proposed :item',
         'forecast' => 'forecast :name',
         'other' => ':name',
         'new_order' => 'the new order',

@@ -18,7 +18,7 @@ return [
         'unfit' => ':Trouble. Nothing was written.',
     ],
     'convert' => [
-        'absurd' => 'Far from what is needed: :lines. Nothing was ordered yet.',
+        'absurd' => 'Not as proposed: :lines. Nothing was ordered yet.',
         'absurd_line' => ':item: :qty instead of the proposed :proposed',
         'component_range' => 'A component of :item would be needed in a quantity beyond :most. Nothing was ordered.',
         'converted' => 'Proposal :number was already made into :order by :by. Nothing more was ordered; the list has been refreshed.',

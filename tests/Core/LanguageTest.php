@@ -55,7 +55,7 @@ function codesPutTogether(): array
         'core.weekday.' => range(1, 7),
         'core.month.' => range(1, 12),
         'core.bucket.' => $values(BucketSize::class),
-        'core.message.' => $values(MessageCode::class),
+        'core.message.' => [...$values(MessageCode::class), 'below_zero'],
         'core.hold_up.' => [...$values(HoldUpReason::class), 'transfer_time'],
         'core.remedy.' => [
             'pull_in.letter',

@@ -139,6 +139,20 @@ it('asks about a quantity that is absurd against its need, and orders it when to
     expect(OrderLine::query()->sole()->qty)->toBe(5_000_000_000);
 });
 
+it('asks about a changed line that its supplier does not deliver so: too few, or no multiple', function () {
+    DB::table('supplier_items')->where(['supplier_code' => 'OTHER', 'item_code' => 'A'])->update(['min_qty' => 40_000_000, 'multiple' => 10_000_000]);
+    [$late, $number] = numbersOf('A');
+    $lines = [['number' => $number, 'qty' => '25', 'supplier' => 'OTHER']];
+    convertLines($lines)->assertStatus(422)->assertJsonPath('reason', 'absurd')->assertJsonPath('details.lines', [
+        'A: 25 pcs is less than the least quantity of 40 pcs', 'A: 25 pcs is no multiple of 10 pcs',
+    ]);
+    expect(Order::query()->count())->toBe(0);
+
+    convertLines([['number' => $number, 'qty' => '40', 'supplier' => 'OTHER']], ['agreed' => true])->assertOk();
+    convertLines([['number' => $late, 'supplier' => 'OTHER']], ['agreed' => true])->assertStatus(422)->assertJsonPath('reason', 'absurd');
+    convertLines([['number' => $late]], ['agreed' => true])->assertOk(); // as it is proposed: nobody is asked
+});
+
 it('refuses what is wrong, says what, and orders nothing', function (array $change, string $message) {
     convertLines([['number' => numbersOf('B')[0], ...$change]])->assertStatus(422);
     convertLines([['number' => numbersOf('A')[0]], ['number' => numbersOf('B')[0], ...$change]])->assertStatus(422)

@@ -35,7 +35,7 @@ final readonly class PlanContent
     public static function of(Plan $plan, Phrasebook $book): self
     {
         $points = $plan->structure->points;
-        $phrases = new PlanPhrases($plan->structure);
+        $phrases = new PlanPhrases($plan->structure, $plan->demands);
         $proposals = $messages = $late = [];
         foreach ($plan->proposals as $proposal) {
             $point = $points[$proposal->point];

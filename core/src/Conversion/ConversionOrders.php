@@ -12,10 +12,12 @@ use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Options\Options;
 use Yposta\Core\Plan\ConversionDate;
+use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Study\ProposalOrigin;
 use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Support\Phrase;
 
 /** The orders that proposals become: with their start, and the components that the run would give them written out. */
 final readonly class ConversionOrders
@@ -68,5 +70,25 @@ final readonly class ConversionOrders
         );
 
         return new PutOrder($order, $rows, $from);
+    }
+
+    /**
+     * What an order does not keep to of how its point, or its supplier, may be ordered: the least quantity and the multiple (section 5).
+     *
+     * @return list<Phrase>
+     */
+    public function departures(OpenOrder $order): array
+    {
+        [, $point] = OrderFromProposal::at($this->network, $this->options, $order->item, $order->site, $order->supplier);
+        $said = fn (string $code, int $rule): Phrase => new Phrase($code, [
+            'item' => $order->item,
+            'qty' => new Amount($order->qty, $point->item->unit),
+            'rule' => new Amount($rule, $point->item->unit),
+        ]);
+
+        return [
+            ...($order->qty < $point->minQty ? [$said('order_size.below_least', $point->minQty)] : []),
+            ...($point->multiple > 0 && $order->qty % $point->multiple !== 0 ? [$said('order_size.no_multiple', $point->multiple)] : []),
+        ];
     }
 }

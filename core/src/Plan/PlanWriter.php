@@ -29,7 +29,7 @@ final readonly class PlanWriter
 
     public function __construct(private Plan $plan, private Phrasebook $book)
     {
-        $this->phrases = new PlanPhrases($plan->structure);
+        $this->phrases = new PlanPhrases($plan->structure, $plan->demands);
     }
 
     /**

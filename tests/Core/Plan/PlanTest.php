@@ -114,6 +114,24 @@ it('sums a plan up', function () {
         ->and($summary->messages)->toBe(['start_passed' => 1, 'below_safety' => 2]);
 });
 
+it('says in the message of a shortage whose need waits, and of safety stock only where there is some', function () {
+    $texts = fn (Plan $plan) => array_column(array_filter(
+        Support::rows($plan, 'messages.csv'),
+        fn (array $row) => $row['code'] === 'below_safety',
+    ), 'text', 'item');
+    $safe = Support::plan(Support::small([
+        'items' => "item,name,unit,decimals\nTOP,Top,pcs,0\nRAW,Raw,pcs,0\n",
+        'planning' => "item,site,supply,lead_days,supplier,safety_stock\nTOP,MAIN,buy,5,SUP,4\nRAW,MAIN,buy,5,SUP,\n",
+        'stock' => "item,site,qty\nTOP,MAIN,1\n",
+        'sales' => "order,line,item,site,qty,due,priority\nS1,1,TOP,MAIN,1,2026-03-20,5\nS2,1,RAW,MAIN,1,2026-03-03,5\nS3,7,RAW,MAIN,1,2026-03-02,5\n",
+    ]));
+    $late = $texts(worked('worked_late'));
+
+    expect($texts($safe)['TOP'])->toStartWith('TOP at MAIN is under its safety stock from Mon 2 Mar')
+        ->and($texts($safe)['RAW'])->toStartWith('RAW at MAIN runs short from Mon 2 Mar')->toEndWith('; S3/7 waits for it')
+        ->and($late['ROD'])->toStartWith('ROD at MAIN runs short from')->toEndWith('; the proposed HEAD waits for it');
+});
+
 it(
     'gives an order that cannot be there in time the date on which it can, unless the next run would propose it again',
     function (OrderKind $kind, int $earliest, int $due) {
