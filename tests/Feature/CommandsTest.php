@@ -163,6 +163,43 @@ it('exports live data that imports to the same plan, orders made meanwhile inclu
         ->and(Artisan::call('yposta:export', ['bundle' => '/proc/nowhere']))->toBe(2);
 });
 
+it('says that the plan runs from today where the plan date of a bundle is another day and is not kept', function () use ($case) {
+    $said = function (array $more) use ($case): string {
+        Artisan::call('yposta:import', ['bundle' => $case, '--replace' => true, ...$more]);
+
+        return Artisan::output();
+    };
+
+    expect($said([]))->toContain('made for plan date 2026-03-02, but the plan runs from today')
+        ->and($said(['--pin' => true]))->not->toContain('made for plan date');
+    $this->travelTo('2026-03-02 08:00');
+    expect($said([]))->not->toContain('made for plan date');
+});
+
+it('gives free text out as it came in, line breaks, tabs, quotes and blanks included, and shows it on one line', function () use ($case) {
+    $name = "  Rod, \"long\"\r\n\tdrawn twice\n\nfor heads ";
+    $quoted = '"'.str_replace('"', '""', $name).'"';
+    $folder = folderWith([...Support::folder($case),
+        'items.csv' => "item,name\nHEAD,Head\nROD,{$quoted}\nGLUE,Glue\n",
+        'sites.csv' => "site,name,calendar\nMAIN,{$quoted},WORK\n",
+        'suppliers.csv' => "supplier,name\nSUP,{$quoted}\n",
+        'sales.csv' => "order,line,item,site,qty,due,customer\nS1,1,HEAD,MAIN,40,2026-03-13,{$quoted}\n",
+    ]);
+    $read = function (string $bundle): array {
+        $network = Support::bundle(Support::folder($bundle))->network;
+
+        return [
+            $network->items['ROD']->name, $network->sites['MAIN']->name, $network->suppliers['SUP']->name, array_values($network->sales)[0]->customer,
+        ];
+    };
+    $out = folderWith([]);
+
+    expect(Artisan::call('yposta:import', ['bundle' => $folder, '--pin' => true]))->toBe(0, Artisan::output())
+        ->and(Artisan::call('yposta:export', ['bundle' => $out]))->toBe(0, Artisan::output())
+        ->and($read($folder))->toBe(array_fill(0, 4, $name))
+        ->and($read($out))->toBe($read($folder));
+});
+
 it('has the types of the front end as they are sent', function () {
     $file = resource_path('js/lib/shapes.ts');
     $written = (string) file_get_contents($file);

@@ -6,10 +6,12 @@ namespace App\Console\Commands;
 
 use App\Actions\ImportBundle;
 use App\Support\Refused;
+use App\Support\Settings;
 use App\Support\Words;
 use Illuminate\Console\Command;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleRefused;
+use Yposta\Core\Calendar\Day;
 
 final class ImportCommand extends Command
 {
@@ -37,6 +39,10 @@ final class ImportCommand extends Command
         $network = $contents->network;
         $this->line(count($network->items).' items, '.count($network->planning).' planning points, '.count($network->sales)
             .' sales lines, '.count($network->orders).' open orders imported.');
+        $its = Day::format($contents->options->planDate);
+        if ($its !== Settings::planDate()) {
+            $this->complain(["note: the bundle was made for plan date {$its}, but the plan runs from today; import it with --pin to keep its date."]);
+        }
 
         return 0;
     }
