@@ -245,3 +245,22 @@ it('takes stock, orders and proposals together to what sales lines are covered b
 
     expect($seen)->toBeGreaterThan(20);
 });
+
+it('opens the proposals on the first time in which something is to start, unless a time is asked for', function () {
+    Demo::of(folderWith([
+        'plan.csv' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-06-30\n",
+        'sites.csv' => "site,name\nMAIN,Main plant\n",
+        'suppliers.csv' => "supplier,name\nSUP,Sundry Parts\n",
+        'items.csv' => "item,name,unit,decimals\nSOON,Soon,pcs,0\nLATER,Later,pcs,0\n",
+        'planning.csv' => "item,site,supply,lead_days,supplier\nSOON,MAIN,buy,2,SUP\nLATER,MAIN,buy,2,SUP\n",
+        'sales.csv' => "order,line,item,site,qty,due\nS1,1,SOON,MAIN,5,2026-03-12\nS2,1,LATER,MAIN,5,2026-05-20\n",
+    ]));
+    test()->actingAs(Demo::user('planner'));
+    $opened = fn (string $ask) => [propsOf("/proposals{$ask}")['filter']['until'], propsOf("/proposals{$ask}")['shown']];
+
+    expect($opened(''))->toBe(['fortnight', 1])
+        ->and($opened('?q=LATER'))->toBe(['all', 1])
+        ->and($opened('?q=NOBODY'))->toBe(['all', 0])
+        ->and($opened('?until=week'))->toBe(['week', 0])
+        ->and($opened('?until=all'))->toBe(['all', 2]);
+});

@@ -8,11 +8,11 @@ use App\Actions\ConversionLine;
 use App\Actions\ConvertProposals;
 use App\Reading\Pages\ProposalsPage;
 use App\Reading\ProposalList;
+use App\Reading\StartWithin;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
-use Yposta\Core\Calendar\Day;
 
 final class ProposalController extends Controller
 {
@@ -20,9 +20,9 @@ final class ProposalController extends Controller
     {
         $plan = $this->plan();
         $by = in_array($request->query('by'), ['item', 'date'], true) ? (string) $request->query('by') : 'supplier';
-        $until = in_array($request->query('until'), ['today', 'fortnight', 'all'], true) ? (string) $request->query('until') : 'week';
+        $asked = StartWithin::tryFrom($request->string('until')->toString());
         $filter = [
-            'by' => $by, 'until' => $until, 'q' => $request->string('q')->limit(60, '')->toString(),
+            'by' => $by, 'until' => ($asked ?? StartWithin::Week)->value, 'q' => $request->string('q')->limit(60, '')->toString(),
             'open' => $request->string('open')->toString(),
         ];
         if ($plan === null) {
@@ -39,13 +39,10 @@ final class ProposalController extends Controller
         }
         $list = new ProposalList($plan);
         $site = $this->site($request);
-        $untilDay = match ($until) {
-            'today' => $plan->planDate,
-            'week' => Day::weekStart($plan->planDate) + 6,
-            'fortnight' => Day::weekStart($plan->planDate) + 13,
-            default => null,
-        };
-        $query = $list->query($site, $plan->dates->isoOrNull($untilDay), $filter['q']);
+        $last = fn (StartWithin $within): ?string => $plan->dates->isoOrNull($within->lastDay($plan->planDate));
+        $until = $asked ?? StartWithin::opening(fn (StartWithin $within) => $list->query($site, $last($within), $filter['q'])->exists());
+        $filter['until'] = $until->value;
+        $query = $list->query($site, $last($until), $filter['q']);
 
         return (new ProposalsPage(
             run: $plan->run->id,
@@ -54,7 +51,7 @@ final class ProposalController extends Controller
             shown: $query->count(),
             passed: $list->query($site)->where('s.start', '<', $plan->run->plan_date)->count(),
             today: $list->query($site)->where('s.start', $plan->run->plan_date)->count(),
-            until: $plan->dates->isoOrNull($untilDay),
+            until: $last($until),
             filter: $filter,
         ))->show();
     }

@@ -39,7 +39,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     const [meant, setMeant] = useState(false);
     const [delays, setDelays] = useState<ConversionDelays | null>(null);
     const change = (changes: Record<string, string>) =>
-        refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier', until: 'week' });
+        refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier' });
     const rows = useMemo(() => new Map(groups.flatMap((group) => group.rows).map((row) => [row.number, row])), [groups]);
     const chosen = useMemo(
         () => [...picked].map((number) => rows.get(number)).filter((row): row is ProposalRow => row !== undefined),
