@@ -57,6 +57,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/proposals', [ProposalController::class, 'index']);
     Route::get('/proposals/{number}', [ProposalController::class, 'show']);
+    Route::post('/proposals/preview', [ProposalController::class, 'preview']);
     Route::post('/proposals/convert', [ProposalController::class, 'convert']);
 
     Route::get('/orders', [OrderController::class, 'index']);

@@ -119,7 +119,7 @@ final readonly class CommitChanges
         foreach (NewCodes::made($changes) as $code => $maker) {
             $put = $maker instanceof PutOrder ? $maker->order : null;
             $kind = $put->kind ?? ($maker instanceof PutOrder ? OrderKind::Make : $network->orders[$maker->order]->kind ?? OrderKind::Make);
-            $shared = $put !== null && $kind === OrderKind::Buy && $put->supplier !== null ? "{$put->supplier}\x1f{$put->site}" : $code;
+            $shared = $put === null ? $code : OrderCodes::together($kind, $put->supplier, $put->site) ?? $code;
             $groups[$kind->value][$shared][$code] = $put === null ? [0, ''] : [$put->due, $put->item];
         }
         $codes = [];

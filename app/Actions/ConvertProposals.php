@@ -11,27 +11,24 @@ use App\Planning\LiveNetwork;
 use App\Planning\OrderCodes;
 use App\Planning\RunParameters;
 use App\Planning\RunProposals;
+use App\Reading\ConversionLine;
+use App\Reading\OrderCounts;
 use App\Reading\Shapes\Converted;
 use App\Reading\Shapes\MadeOrder;
 use App\Reading\StoredPlan;
-use App\Reading\StoredPoint;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
-use Yposta\Core\Calendar\Day;
-use Yposta\Core\Calendar\InvalidDay;
 use Yposta\Core\Conversion\ConversionOrders;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Quantity\Amount;
-use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityGuard;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Reference\NewOrderCode;
-use Yposta\Core\Run\Supply;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\ProposalOrigin;
 use Yposta\Core\Study\PutOrder;
@@ -74,7 +71,9 @@ final readonly class ConvertProposals
             $written = ($this->commit)([$orders], [], $by);
             $made = $this->made($orders, $written['orders'], $network);
 
-            return get_object_vars(new Converted($made, $written['commit'], $this->message($made)));
+            $kinds = array_map(fn (MadeOrder $order) => $order->kind, $made);
+
+            return get_object_vars(new Converted($made, $written['commit'], OrderCounts::said($kinds, made: true)));
         });
     }
 
@@ -140,7 +139,7 @@ final readonly class ConvertProposals
                     'forbidden',
                 );
             }
-            $qty = $line->qty === null ? $proposal->qty : $this->quantity($line->qty, $point);
+            $qty = $line->quantity($proposal, $point);
             QuantityGuard::isAbsurd($proposal->qty, $qty)
                 && $absurd[] = Words::say(new Phrase(
                     'refused.convert.absurd_line',
@@ -153,8 +152,9 @@ final readonly class ConvertProposals
             try {
                 $orders[] = $order = $maker->order(
                     $proposal, $point->item, $point->site, $codes[$place], $qty,
-                    $line->due === null ? null : $this->due($line->due, $point, $plan->planDate),
-                    $this->supplier($proposal, $line, $point, $network), new ProposalOrigin($plan->run->id, $line->number),
+                    $line->dueDay($point, $plan->planDate),
+                    $line->from($proposal, $point, fn (string $supplier) => isset($network->suppliers[$supplier])),
+                    new ProposalOrigin($plan->run->id, $line->number),
                 );
                 $line->qty === null && $line->supplier === null
                     || array_push($absurd, ...array_map(Words::say(...), $maker->departures($order->order)));
@@ -169,52 +169,6 @@ final readonly class ConvertProposals
         assert($orders !== []);
 
         return [$orders, $absurd];
-    }
-
-    private function supplier(Supply $proposal, ConversionLine $line, StoredPoint $point, Network $network): ?string
-    {
-        if ($proposal->type !== OrderKind::Buy) {
-            return null;
-        }
-        $supplier = $line->supplier ?? $proposal->supplier;
-
-        return match (true) {
-            $supplier === null => throw Refused::because(
-                'convert.no_supplier', ['item' => $point->item], 'supplier', ['number' => $line->number],
-            ),
-            ! isset($network->suppliers[$supplier]) => throw Refused::because(
-                'convert.unknown_supplier', ['supplier' => $supplier], 'supplier', ['number' => $line->number],
-            ),
-            default => $supplier,
-        };
-    }
-
-    private function quantity(string $text, StoredPoint $point): int
-    {
-        try {
-            $qty = Quantity::parse(trim($text));
-        } catch (InvalidQuantity $trouble) {
-            throw Refused::because('convert.quantity', ['item' => $point->item, 'trouble' => $trouble->phrase()], 'quantity');
-        }
-        if ($qty <= 0) {
-            throw Refused::because('convert.quantity_above', ['item' => $point->item], 'quantity');
-        }
-        if (! Quantity::fits($qty, $point->decimals)) {
-            throw Refused::because('convert.decimals', ['item' => $point->item, 'decimals' => $point->decimals], 'quantity');
-        }
-
-        return $qty;
-    }
-
-    private function due(string $text, StoredPoint $point, int $planDate): int
-    {
-        try {
-            $due = Day::parse(trim($text));
-        } catch (InvalidDay $trouble) {
-            throw Refused::because('convert.date', ['item' => $point->item, 'trouble' => $trouble->phrase()], 'date');
-        }
-
-        return $due >= $planDate ? $due : throw Refused::because('convert.date_passed', ['item' => $point->item], 'date');
     }
 
     /**
@@ -252,20 +206,5 @@ final readonly class ConvertProposals
         }
 
         return array_values($made);
-    }
-
-    /** @param  list<MadeOrder>  $orders */
-    private function message(array $orders): string
-    {
-        $parts = [];
-        foreach (array_count_values(array_map(fn (MadeOrder $order) => $order->kind->value, $orders)) as $kind => $count) {
-            $parts[$kind] = Words::say(new Phrase("journal.made.{$kind}", ['count' => $count]));
-        }
-        $sorted = array_values(array_filter([$parts['buy'] ?? null, $parts['make'] ?? null, $parts['transfer'] ?? null]));
-
-        return Words::say(new Phrase(
-            'journal.made.'.count($sorted),
-            ['first' => $sorted[0] ?? '', 'second' => $sorted[1] ?? '', 'third' => $sorted[2] ?? ''],
-        ));
     }
 }

@@ -19,7 +19,6 @@ use stdClass;
 use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\ConversionDate;
-use Yposta\Core\Plan\Summary;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\DemandKind;
@@ -37,8 +36,7 @@ final readonly class ProposalList
     /** @var array<string, stdClass> suppliers by code */
     private array $suppliers;
 
-    /** @var array<string, int> price in millionths by supplier and item */
-    private array $prices;
+    private Prices $prices;
 
     /** @var array<string, string> names by code */
     private array $sites;
@@ -49,8 +47,7 @@ final readonly class ProposalList
     {
         $this->describe = new Describe($plan);
         $this->suppliers = DB::table('suppliers')->get()->keyBy('code')->all();
-        $this->prices = DB::table('supplier_items')->whereNotNull('price')->get()
-            ->mapWithKeys(fn ($row) => ["{$row->supplier_code}\x1f{$row->item_code}" => (int) $row->price])->all();
+        $this->prices = new Prices;
         $this->sites = DB::table('sites')->pluck('name', 'code')->map(fn ($name) => (string) $name)->all();
         $this->bringInDays = (int) ($plan->run->parameters['bringInDays'] ?? 0);
     }
@@ -101,6 +98,7 @@ final readonly class ProposalList
             ->map(fn ($value) => (int) $value);
         $this->plan->loadSupplies($numbers);
         $serves = $this->plan->pegsOfSupplies(array_values($numbers->all()));
+        $this->loadPrices($numbers->all());
         $rows = $numbers->map(fn (int $n) => $this->row($this->plan->supplyNumbered($n), $serves[$n], $by));
         $groups = $rows->groupBy('group')->map(fn (Collection $rows, string $key) => $this->group($key, array_values($rows->all()), $by));
 
@@ -120,6 +118,7 @@ final readonly class ProposalList
             ->all();
         foreach (array_chunk($numbers, self::MOST) as $chunk) {
             $serves = $this->plan->pegsOfSupplies($chunk);
+            $this->loadPrices($chunk);
             foreach ($chunk as $number) {
                 yield $this->row($this->plan->supplyNumbered($number), $serves[$number], 'date');
             }
@@ -138,6 +137,13 @@ final readonly class ProposalList
             $this->choices($proposal, $point),
             $this->describe->messages($point->n, $proposal->reference()),
         );
+    }
+
+    /** @param  array<int>  $numbers  of supplies that are loaded */
+    private function loadPrices(array $numbers): void
+    {
+        $items = array_map(fn (int $n) => $this->plan->pointOf($this->plan->supplyNumbered($n)->point)->item, array_values($numbers));
+        $this->prices->load($items);
     }
 
     /** @param  list<Peg>  $serves */
@@ -256,12 +262,7 @@ final readonly class ProposalList
 
     private function value(Supply $proposal, StoredPoint $point): ?string
     {
-        if ($proposal->type !== OrderKind::Buy) {
-            return null;
-        }
-        $price = $this->prices["{$proposal->supplier}\x1f{$point->item}"] ?? $point->unitCost;
-
-        return (string) Summary::value($proposal->qty, $price);
+        return $proposal->type === OrderKind::Buy ? (string) $this->prices->value($proposal->qty, $point, $proposal->supplier) : null;
     }
 
     /** @return list<SupplierChoice> */

@@ -37,6 +37,11 @@ return [
         'accepted' => 'Shortage :identity accepted: :reason',
         'reopened' => 'Shortage :identity open again',
     ],
+    'to_make' => [
+        1 => ':First',
+        2 => ':First and :second',
+        3 => ':First, :second and :third',
+    ],
     'undone' => [
         'one' => 'Undone.',
         'many' => ':count changes undone.',

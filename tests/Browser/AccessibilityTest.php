@@ -88,7 +88,10 @@ it('has nothing that keeps people out of its menus, dialogs and the draft', func
     $person->clicks("//section[@aria-label='Draft']//button[@aria-expanded]");
     $check('the draft');
     $person->opens('/proposals?until=all&by=item&q=BR-2')->find('(//*[@data-row])[3]');
-    $person->presses('ARROW_DOWN', 'ARROW_DOWN', 'ARROW_DOWN', ' ')->sees('1 picked')->presses('c')->sees('would come later');
+    $person->presses('ARROW_DOWN', 'ARROW_DOWN', 'ARROW_DOWN', ' ')->sees('1 picked')->presses('c')
+        ->finds("//button[starts-with(normalize-space(), 'Make ') and not(@disabled)]");
+    $check('what will be ordered');
+    $person->presses('c')->sees('would come later');
     $check('a dialog');
 });
 

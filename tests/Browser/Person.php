@@ -59,6 +59,14 @@ final class Person
         return $this;
     }
 
+    /** Waits until an element is there. */
+    public function finds(string $where): self
+    {
+        $this->find($where);
+
+        return $this;
+    }
+
     public function seesNot(string $text): self
     {
         Application::await(fn () => ! str_contains($this->text(), $text), "'{$text}' to go from the page");

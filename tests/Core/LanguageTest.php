@@ -75,6 +75,7 @@ function codesPutTogether(): array
         'messages.reason.' => $values(HoldUpReason::class),
         'supply.' => $kinds,
         'journal.made.' => [...$kinds, 1, 2, 3],
+        'journal.to_make.' => [1, 2, 3],
         'refused.convert.kind.' => $kinds,
         'changes.put_order_' => $kinds,
         'changes.lot_rule.' => $values(LotRule::class),

@@ -89,6 +89,29 @@ it('gives a purchase that cannot come in time the date on which it can', functio
     expect(OrderLine::query()->sole()->due)->toStartWith('2026-03-09');
 });
 
+it('says what it would make of what is picked, with the value of what was typed, and makes nothing', function () {
+    $a = numbersOf('A');
+    $b = numbersOf('B');
+    $lost = numbersOf('LOST')[0];
+    $made = numbersOf('TOP')[0];
+    $lines = [
+        ['number' => $a[0], 'qty' => '30'], ['number' => $b[0], 'qty' => '1.25'], ['number' => $a[1], 'supplier' => 'OTHER', 'qty' => '2'],
+        ['number' => $b[1], 'qty' => '1.234'], ['number' => $lost], ['number' => $made], ['number' => 999_999],
+    ];
+    $sees = fn (array $picked) => $this->postJson('/proposals/preview', ['run' => $this->run->id, 'picked' => $picked, 'lines' => $lines])
+        ->assertOk()->json();
+    $seen = $sees([$a[0], $b[0], $made]);
+
+    expect($seen['message'])->toBe('1 purchase order and 1 production order')->and($seen['worth'])->toBe('88 EUR')
+        ->and(array_column($seen['orders'], 'lines'))->toBe([['30 pcs A', '1.25 kg B'], ['10 pcs TOP']])
+        ->and($seen['orders'][0])->toMatchArray(['title' => 'Sundry Parts for Main plant', 'value' => '88', 'currency' => 'EUR'])
+        ->and(array_column($seen['lines'], 'value', 'number'))
+        ->toBe([$a[0] => '75', $b[0] => '13', $a[1] => '8', $b[1] => null, $lost => null, $made => null])
+        ->and($seen['lines'][3]['trouble'])->toContain('more decimals')->and($seen['lines'][4]['trouble'])->toContain('no supplier')
+        ->and($sees([])['orders'])->toBe([])->and(Order::query()->count())->toBe(0);
+    $this->postJson('/proposals/preview', ['run' => $this->run->id + 1, 'picked' => [], 'lines' => $lines])->assertNotFound();
+});
+
 it('reckons the date anew for another supplier', function () {
     convertLines([['number' => numbersOf('A')[0], 'supplier' => 'OTHER']])->assertOk();
 

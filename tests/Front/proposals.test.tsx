@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
-import { userEvent } from '@testing-library/user-event';
+import { userEvent, type UserEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '@/lib/http';
-import type { ArrivalChangeRow, ProposalRow, ProposalsPage } from '@/lib/shapes';
+import type { ArrivalChangeRow, ConversionPreview, ProposalRow, ProposalsPage } from '@/lib/shapes';
 import Proposals from '@/pages/Proposals';
 import { SHARED, show, stubLayout } from './kit';
 
@@ -85,12 +85,32 @@ const MADE = {
 
 const tick = (n: number) => screen.getByRole('checkbox', { name: `Pick proposal ${n}, B-${n}` });
 const quantity = (n: number) => screen.getByRole<HTMLInputElement>('textbox', { name: `Quantity of B-${n}` });
-const sent = (call = -1) => http.postJson.mock.calls.at(call)?.[1] as { key: string; sure: boolean; agreed: boolean; lines: unknown[] };
+const PREVIEW: ConversionPreview = {
+    orders: [{ kind: 'buy', title: 'Grindel Metals for Oskarhaven', lines: ['20 pcs B-1'], value: '40', currency: 'EUR' }],
+    lines: [{ number: 1, value: '40', currency: 'EUR', trouble: null }],
+    message: '1 purchase order',
+    worth: '40 EUR',
+};
+const preview = vi.fn();
+const convert = vi.fn();
+type Sent = { key: string; sure: boolean; agreed: boolean; lines: unknown[] };
+const sent = (call = -1) => convert.mock.calls.at(call)?.[0] as Sent;
+
+/** Sees what would be ordered, then orders it. */
+async function converts(user: UserEvent): Promise<void> {
+    await user.keyboard('c');
+    await screen.findByRole('region', { name: 'What will be ordered' });
+    await waitFor(() => expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Make/ }).disabled).toBe(false));
+    await user.keyboard('c');
+}
 
 beforeEach(() => {
     Object.values({ ...http, ...router }).forEach((mock) => mock.mockReset());
     http.getJson.mockRejectedValue(new Refusal('This proposal is not in the live plan.', 'error', {}, 404));
-    http.postJson.mockResolvedValue(MADE);
+    [preview, convert].forEach((mock) => mock.mockReset());
+    http.postJson.mockImplementation((url: string, body: unknown) => (url.endsWith('/preview') ? preview(body) : convert(body)));
+    preview.mockResolvedValue(PREVIEW);
+    convert.mockResolvedValue(MADE);
     shared.now = { ...SHARED, user: { ...SHARED.user, can: ['convert purchases', 'make studies'] } };
 });
 afterEach(cleanup);
@@ -100,15 +120,15 @@ describe('proposals', () => {
         const user = userEvent.setup();
         show(<Proposals {...page([proposal(1), proposal(2)])} />);
         await user.click(tick(1));
-        await user.keyboard('c');
+        await converts(user);
         await screen.findByText('1 purchase order made.');
         expect(sent()).toMatchObject({ run: 7, sure: false, agreed: false, lines: [{ number: 1 }] });
         expect(screen.getByRole('link', { name: 'PO-1' }).getAttribute('href')).toBe('/orders/PO-1');
         expect(router.reload).toHaveBeenCalled();
         expect(screen.queryByText('1 picked')).toBeNull();
         await user.click(tick(2));
-        await user.keyboard('c');
-        await waitFor(() => expect(http.postJson).toHaveBeenCalledTimes(2));
+        await converts(user);
+        await waitFor(() => expect(convert).toHaveBeenCalledTimes(2));
         expect(sent(1).key).not.toBe(sent(0).key);
     });
 
@@ -119,7 +139,7 @@ describe('proposals', () => {
         await user.click(tick(1));
         await user.click(quantity(1));
         await user.keyboard('c');
-        expect(http.postJson).not.toHaveBeenCalled();
+        expect(convert).not.toHaveBeenCalled();
     });
 
     it('take what was typed, show the figure beside it, and give it back with Escape or when emptied', async () => {
@@ -138,28 +158,63 @@ describe('proposals', () => {
         await user.click(quantity(1));
         await user.keyboard('35{Enter}');
         await user.click(tick(1));
-        await user.keyboard('c');
+        await converts(user);
         await waitFor(() => expect(sent().lines).toEqual([{ number: 1, qty: '35' }]));
     });
 
-    it('say what they would become: one order for each supplier and site, and what it comes to', async () => {
+    it('say what they would become before anything is ordered, and nothing is until it is pressed again', async () => {
         const user = userEvent.setup();
-        show(
-            <Proposals
-                {...page([
-                    proposal(1),
-                    proposal(2),
-                    proposal(3, { site: 'LIN' }),
-                    proposal(4, { kind: 'make', supplier: null, value: null }),
-                ])}
-            />,
-        );
+        const other = proposal(4, { kind: 'make', supplier: null, value: null });
+        show(<Proposals {...page([proposal(1), proposal(2), other])} />);
         await user.click(screen.getByRole('checkbox', { name: 'All of Grindel Metals' }));
-        expect(screen.getByText('3 picked')).toBeTruthy();
-        expect(screen.getByText(/2 purchase orders/).textContent).toBe('2 purchase orders (120 EUR)');
+        expect(screen.getByText('2 picked')).toBeTruthy();
+        expect((await screen.findByText(/^1 purchase order/)).textContent).toBe('1 purchase order (40 EUR)');
+        expect(preview).toHaveBeenLastCalledWith({ run: 7, picked: [1, 2], lines: [{ number: 1 }, { number: 2 }] });
         expect(screen.queryByRole('checkbox', { name: 'Pick proposal 4, B-4' })).toBeNull();
+        await user.click(screen.getByRole('button', { name: /^Convert/ }));
+        const shown = screen.getByRole('region', { name: 'What will be ordered' });
+        expect(within(shown).getByRole('listitem').textContent).toBe('Grindel Metals for Oskarhaven20 pcs B-140 EUR');
+        await user.keyboard('{Escape}');
+        expect(screen.queryByRole('region', { name: 'What will be ordered' })).toBeNull();
+        await user.click(screen.getByRole('button', { name: /^Convert/ }));
+        await user.click(screen.getByRole('button', { name: 'Go back' }));
         await user.click(screen.getByRole('button', { name: 'Pick none' }));
-        expect(screen.queryByText('3 picked')).toBeNull();
+        expect(screen.queryByText('2 picked')).toBeNull();
+        expect(convert).not.toHaveBeenCalled();
+    });
+
+    it('have the value of what was typed, or say why it cannot be ordered', async () => {
+        const user = userEvent.setup();
+        preview.mockResolvedValue({ ...PREVIEW, lines: [{ number: 1, value: '70', currency: 'EUR', trouble: null }] });
+        show(<Proposals {...page([proposal(1)])} />);
+        await user.click(quantity(1));
+        await user.keyboard('35');
+        expect((await screen.findByText('70')).className).toContain('draft');
+        expect(preview).toHaveBeenLastCalledWith({ run: 7, picked: [], lines: [{ number: 1, qty: '35' }] });
+        preview.mockResolvedValue({
+            ...PREVIEW,
+            orders: [],
+            lines: [{ number: 1, value: null, currency: '', trouble: 'B-1 takes no decimals.' }],
+        });
+        await user.keyboard('.5{Enter}');
+        await screen.findByTitle('B-1 takes no decimals.');
+        await user.click(tick(1));
+        await user.keyboard('c');
+        await waitFor(() => expect(screen.getAllByText('B-1 takes no decimals.').length).toBeGreaterThan(1));
+        await user.keyboard('c');
+        expect(convert).not.toHaveBeenCalled();
+    });
+
+    it('close their panel once they are orders', async () => {
+        const user = userEvent.setup();
+        http.getJson.mockReset();
+        http.getJson.mockRejectedValue(new Refusal('Gone.', 'error', {}, 404));
+        show(<Proposals {...{ ...page([proposal(1), proposal(2)]), filter: { by: 'supplier', until: 'week', q: '', open: '1' } }} />);
+        await screen.findByText('Gone.');
+        await user.click(tick(1));
+        await converts(user);
+        await screen.findByText('1 purchase order made.');
+        expect(screen.queryByText('Gone.')).toBeNull();
     });
 
     it('are not for who may not convert them, nor in a study', () => {
@@ -179,14 +234,14 @@ describe('proposals', () => {
 
     it('ask at an absurd quantity before anything is ordered, under the same key', async () => {
         const user = userEvent.setup();
-        http.postJson.mockRejectedValueOnce(new Refusal('Is it meant?', 'absurd', { lines: ['20,000 pcs B-1, 20 are needed'] }, 422));
+        convert.mockRejectedValueOnce(new Refusal('Is it meant?', 'absurd', { lines: ['20,000 pcs B-1, 20 are needed'] }, 422));
         show(<Proposals {...page([proposal(1)])} />);
         await user.click(tick(1));
-        await user.keyboard('c');
+        await converts(user);
         const dialog = await screen.findByRole('dialog');
         expect(within(dialog).getByText('20,000 pcs B-1, 20 are needed')).toBeTruthy();
         await user.keyboard('c'); // the key is not for what stands behind the question
-        expect(http.postJson).toHaveBeenCalledTimes(1);
+        expect(convert).toHaveBeenCalledTimes(1);
         await user.click(within(dialog).getByRole('button', { name: 'Order it so' }));
         await screen.findByText('1 purchase order made.');
         expect(sent()).toMatchObject({ sure: true });
@@ -196,10 +251,10 @@ describe('proposals', () => {
     it('say whom it would make wait, and take along what prevents it', async () => {
         const user = userEvent.setup();
         const along = [{ number: 9, item: 'B-9', name: 'Part 9', qty: '5', unit: 'pcs', due: '2026-03-12' }];
-        http.postJson.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along, left: 0 }, 422));
+        convert.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along, left: 0 }, 422));
         show(<Proposals {...page([proposal(1)])} />);
         await user.click(tick(1));
-        await user.keyboard('c');
+        await converts(user);
         const dialog = await screen.findByRole('dialog');
         expect(dialog.textContent).toContain('SO-1/1');
         expect(dialog.textContent).toContain('Fri 13 Mar');
@@ -210,15 +265,15 @@ describe('proposals', () => {
 
     it('convert all the same once it was said, and go back to the list with what was ticked', async () => {
         const user = userEvent.setup();
-        http.postJson.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along: [], left: 1 }, 422));
+        convert.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along: [], left: 1 }, 422));
         show(<Proposals {...page([proposal(1)])} />);
         await user.click(tick(1));
-        await user.keyboard('c');
+        await converts(user);
         await user.click(await screen.findByRole('button', { name: 'Back to the list' }));
         await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
         expect(screen.getByText('1 picked')).toBeTruthy();
-        http.postJson.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along: [], left: 1 }, 422));
-        await user.click(screen.getByRole('button', { name: /^Convert/ }));
+        convert.mockRejectedValueOnce(new Refusal('1 line would wait.', 'delays', { lines: [late], along: [], left: 1 }, 422));
+        await user.click(screen.getByRole('button', { name: /^Make 1 order/ }));
         await user.click(await screen.findByRole('button', { name: 'Convert all the same' }));
         await screen.findByText('1 purchase order made.');
         expect(sent()).toMatchObject({ agreed: true, lines: [{ number: 1 }] });
@@ -226,10 +281,10 @@ describe('proposals', () => {
 
     it('load anew when somebody was faster', async () => {
         const user = userEvent.setup();
-        http.postJson.mockRejectedValueOnce(new Refusal('Proposal 1 is PO-9 by Lena.', 'converted', {}, 422));
+        convert.mockRejectedValueOnce(new Refusal('Proposal 1 is PO-9 by Lena.', 'converted', {}, 422));
         show(<Proposals {...page([proposal(1)])} />);
         await user.click(tick(1));
-        await user.keyboard('c');
+        await converts(user);
         await screen.findByText('Proposal 1 is PO-9 by Lena.');
         expect(router.reload).toHaveBeenCalled();
         expect(screen.queryByText('1 picked')).toBeNull();

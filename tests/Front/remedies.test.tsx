@@ -4,6 +4,7 @@ import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '@/lib/http';
 import type { FoundRemedy, RemedyRow } from '@/lib/shapes';
+import { AskedPart } from '@/pages/parts/AskedParts';
 import { ResolvePanel } from '@/pages/parts/ResolvePanel';
 import { ShortagePanel } from '@/pages/parts/ShortagePanel';
 import { SHARED, shortage, show } from './kit';
@@ -102,6 +103,23 @@ describe('the ways out of a shortage', () => {
         vi.stubGlobal('fetch', () => Promise.resolve({ ok: false, body: null }));
         panel();
         await screen.findByText('The remedies could not be worked out.');
+    });
+
+    it('say also at a part of what was asked why they were not found, and where nothing helps', async () => {
+        const need = { item: 'ROD', name: 'Rod', site: 'MAIN', unit: 'pcs', for: 'M-1', qty: '5', date: '2026-03-10', cover: [] };
+        const part = { ...need, identity: 'part:M-1/10', short: '3', decides: true };
+        const server = stream();
+        show(<AskedPart need={part} today="2026-03-02" onClose={() => undefined} />);
+        await server.end();
+        await screen.findByText('Nothing that could be planned would help.');
+        cleanup();
+        vi.stubGlobal('fetch', () => Promise.resolve({ ok: false, body: null }));
+        show(<AskedPart need={part} today="2026-03-02" onClose={() => undefined} />);
+        await screen.findByText('The remedies could not be worked out.');
+        expect(screen.queryByText('Nothing that could be planned would help.')).toBeNull();
+        cleanup();
+        show(<AskedPart need={{ ...part, identity: null }} today="2026-03-02" onClose={() => undefined} />);
+        expect(screen.getByText(/^This is only asked/)).toBeTruthy();
     });
 
     it('are no longer asked for when one has gone on', () => {

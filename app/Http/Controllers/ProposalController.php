@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ConversionLine;
 use App\Actions\ConvertProposals;
+use App\Reading\ConversionLine;
 use App\Reading\Pages\ProposalsPage;
+use App\Reading\PreviewConversion;
 use App\Reading\ProposalList;
 use App\Reading\StartWithin;
 use Illuminate\Http\JsonResponse;
@@ -16,6 +17,12 @@ use Inertia\Response;
 
 final class ProposalController extends Controller
 {
+    private const LINES = [
+        'lines' => 'required|array|min:1|max:1000',
+        'lines.*.number' => 'required|integer', 'lines.*.qty' => 'nullable|string|max:60', 'lines.*.due' => 'nullable|string|max:20',
+        'lines.*.supplier' => 'nullable|string|max:190',
+    ];
+
     public function index(Request $request): Response
     {
         $plan = $this->plan();
@@ -71,20 +78,38 @@ final class ProposalController extends Controller
     {
         $given = $request->validate([
             'run' => 'required|integer', 'key' => 'required|string|min:16|max:100', 'sure' => 'boolean', 'agreed' => 'boolean',
-            'lines' => 'required|array|min:1|max:1000',
-            'lines.*.number' => 'required|integer', 'lines.*.qty' => 'nullable|string|max:60', 'lines.*.due' => 'nullable|string|max:20',
-            'lines.*.supplier' => 'nullable|string|max:190',
+            ...self::LINES,
         ]);
-        $lines = array_map(
+
+        return response()->json($convert(
+            (int) $given['run'], $this->lines($given), $given['key'], (bool) ($given['sure'] ?? false), (bool) ($given['agreed'] ?? false),
+            $this->user($request),
+        ));
+    }
+
+    /** What converting would make, with what was changed so far. */
+    public function preview(Request $request): JsonResponse
+    {
+        $given = $request->validate(['run' => 'required|integer', 'picked' => 'present|array|max:1000', 'picked.*' => 'integer', ...self::LINES]);
+        $plan = $this->plan();
+        abort_if($plan === null || $plan->run->id !== (int) $given['run'], 404, (string) trans('The plan has changed. Reload the list.'));
+
+        return response()->json(
+            (new PreviewConversion($plan))->of($this->lines($given), array_map(intval(...), array_values($given['picked']))),
+        );
+    }
+
+    /**
+     * @param  array{lines: array<array<string, mixed>>}  $given  as the rules for lines let through
+     * @return list<ConversionLine>
+     */
+    private function lines(array $given): array
+    {
+        return array_map(
             fn (array $line) => new ConversionLine(
                 (int) $line['number'], $line['qty'] ?? null, $line['due'] ?? null, $line['supplier'] ?? null,
             ),
             array_values($given['lines']),
         );
-
-        return response()->json($convert(
-            (int) $given['run'], $lines, $given['key'], (bool) ($given['sure'] ?? false), (bool) ($given['agreed'] ?? false),
-            $this->user($request),
-        ));
     }
 }

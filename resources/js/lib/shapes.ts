@@ -292,6 +292,14 @@ export interface ConversionDelays {
     left: number;
 }
 
+/** What converting would make, before anything is made. */
+export interface ConversionPreview {
+    orders: OrderToMake[];
+    lines: LineToConvert[];
+    message: string;
+    worth: string;
+}
+
 /** Proposals that became orders. */
 export interface Converted {
     orders: MadeOrder[];
@@ -564,6 +572,14 @@ export interface LabelledValue {
     value: string;
 }
 
+/** What a proposal is worth as it was changed, or why it cannot be converted so. */
+export interface LineToConvert {
+    number: number;
+    value: string | null;
+    currency: string;
+    trouble: string | null;
+}
+
 /** Something with a page of its own, and what to call it. */
 export interface Link {
     label: string;
@@ -703,6 +719,15 @@ export interface OrderRow {
     daysLate: number;
     message: MessageCode | null;
     made: string | null;
+}
+
+/** An order that picked proposals would become. */
+export interface OrderToMake {
+    kind: OrderKind;
+    title: string;
+    lines: string[];
+    value: string | null;
+    currency: string;
 }
 
 /** The orders. */

@@ -21,6 +21,7 @@ import { ProposalPanel } from '@/pages/parts/ProposalPanel';
 import { ProposalTable, type Edit } from '@/pages/parts/ProposalTable';
 import { CONVERT_RIGHTS } from '@/lib/words';
 import { useCommand } from '@/lib/useCommand';
+import { usePreview } from '@/lib/usePreview';
 
 /** What the person has said to a conversion: the quantities are meant, it may delay others, and what is taken along. */
 interface Conversion {
@@ -38,8 +39,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     const [absurd, setAbsurd] = useState<string[] | null>(null);
     const [meant, setMeant] = useState(false);
     const [delays, setDelays] = useState<ConversionDelays | null>(null);
-    const change = (changes: Record<string, string>) =>
-        refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier' });
+    const change = (changes: Record<string, string>) => refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier' });
     const rows = useMemo(() => new Map(groups.flatMap((group) => group.rows).map((row) => [row.number, row])), [groups]);
     const chosen = useMemo(
         () => [...picked].map((number) => rows.get(number)).filter((row): row is ProposalRow => row !== undefined),
@@ -49,7 +49,17 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
         (row: ProposalRow) => plan.study === null && user.can.includes(CONVERT_RIGHTS[row.kind]),
         [user.can, plan.study],
     );
+    const [asking, setAsking] = useState(false);
+    const wish = useMemo(() => {
+        const numbers = [...new Set([...chosen.map((row) => row.number), ...edits.keys()])];
+        const lines = numbers.map((number) => ({ number, ...edits.get(number) }));
+        return lines.length === 0 || run === null ? '' : JSON.stringify({ run, picked: chosen.map((row) => row.number), lines });
+    }, [chosen, edits, run]);
+    const { preview, isFresh, trouble: previewTrouble } = usePreview(wish);
+    const isReady = isFresh && preview?.lines.every((line) => line.trouble === null) === true;
     const { data, trouble: panelTrouble } = useLoaded<ProposalDetail>(open === null ? null : `/proposals/${open}`, plan.id);
+
+    const worth = useMemo(() => new Map(preview?.lines.map((line) => [line.number, line])), [preview]);
 
     const conversion = useCommand(
         ({ sure = false, agreed = false, along = [] }: Conversion) => {
@@ -57,9 +67,11 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
             const lines = [...numbers].map((number) => ({ number, ...edits.get(number) }));
             return postJson<Converted>('/proposals/convert', { run, key, sure, agreed, lines });
         },
-        () => {
+        (_, { along = [] }) => {
+            setOpen((shownNow) => (shownNow !== null && (picked.has(shownNow) || along.includes(shownNow)) ? null : shownNow));
             setPicked(new Set());
             setEdits(new Map());
+            setAsking(false);
             setKey(freshKey());
             router.reload();
         },
@@ -88,21 +100,34 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
             conversion.send(wish);
         }
     };
-    const byKey = useEffectEvent(() => convert());
+    // What it will do is shown first; only then the same key, or the button, does it.
+    const forward = () => {
+        if (!asking) {
+            setAsking(chosen.length > 0);
+        } else if (isReady) {
+            convert();
+        }
+    };
+    const onKeyDown = useEffectEvent((event: globalThis.KeyboardEvent) => {
+        if (event.key === 'Escape') {
+            setAsking(false);
+        } else if (event.key.toLowerCase() === 'c') {
+            event.preventDefault();
+            forward();
+        }
+    });
 
     useEffect(() => {
         const onKey = (event: globalThis.KeyboardEvent) => {
             const target = event.target as HTMLElement;
             if (
-                event.key.toLowerCase() === 'c' &&
                 !event.ctrlKey &&
                 !event.metaKey &&
                 !event.altKey &&
                 !target.closest('[role=dialog]') &&
                 !target.matches('input:not([type=checkbox]), select, textarea')
             ) {
-                event.preventDefault();
-                byKey();
+                onKeyDown(event);
             }
         };
         window.addEventListener('keydown', onKey);
@@ -113,6 +138,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
         const next = new Set(picked);
         numbers.forEach((number) => (on ? next.add(number) : next.delete(number)));
         setPicked(next);
+        setAsking(asking && next.size > 0);
     };
     const edit = (number: number, changes: Edit) => {
         const merged = { ...edits.get(number), ...changes };
@@ -201,6 +227,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                     by={filter.by ?? 'supplier'}
                     picked={picked}
                     edits={edits}
+                    worth={worth}
                     open={open}
                     mayConvert={mayConvert}
                     onPick={pick}
@@ -214,7 +241,17 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                 </p>
             )}
             {chosen.length > 0 && (
-                <ConvertBar rows={chosen} edits={edits} busy={busy} onConvert={() => convert()} onClear={() => setPicked(new Set())} />
+                <ConvertBar
+                    count={chosen.length}
+                    preview={preview}
+                    isReady={isReady}
+                    trouble={previewTrouble}
+                    asking={asking}
+                    busy={busy}
+                    onForward={forward}
+                    onBack={() => setAsking(false)}
+                    onClear={() => pick([...picked], false)}
+                />
             )}
             {absurd && (
                 <AbsurdDialog

@@ -1,20 +1,14 @@
 import { Link } from '@inertiajs/react';
-import { LoaderCircle } from 'lucide-react';
 import { PanelHead } from '@/components/PanelHead';
-import { RemedyCard } from '@/components/RemedyCard';
-import { useDraft, type Change } from '@/lib/draft';
+import { WaysOut } from '@/components/WaysOut';
 import { day, isZero, qty } from '@/lib/format';
 import type { AskedNeed, GrossRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-import { useRemedies } from '@/lib/useRemedies';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** A part of it: what is needed, what covers it, and the ways out where it stands so in the plan. */
 export function AskedPart({ need, today, onClose }: { need: AskedNeed; today: string; onClose: () => void }) {
-    const draft = useDraft();
     const short = !isZero(need.short);
-    const { rows, looking } = useRemedies(short ? need.identity : null, need.item, draft.stamp);
-    const titles = new Set(draft.state.lines.map((line) => line.sentence));
     return (
         <>
             <PanelHead title={`${need.item}, ${need.name}`} href={itemHref(need.item, need.site)} onClose={onClose} />
@@ -33,31 +27,16 @@ export function AskedPart({ need, today, onClose }: { need: AskedNeed; today: st
                 </tbody>
             </table>
             {short && (
-                <>
-                    <h3 className="mt-3 mb-1 flex items-center gap-2 text-xs font-bold text-mute">
-                        {t('Ways out')}
-                        {looking && <LoaderCircle size={13} className="animate-spin text-act" aria-label={t('Planning each')} />}
-                    </h3>
-                    {need.identity === null ? (
-                        <p className="text-sm text-mute">
-                            {t('This is only asked. Draft it, and the ways out of what it lacks are worked out.')}
-                        </p>
-                    ) : (
-                        <ul className="space-y-1.5">
-                            {rows.map((remedy, place) => (
-                                <RemedyCard
-                                    key={`${remedy.kind} ${remedy.title}`}
-                                    remedy={remedy}
-                                    number={place + 1}
-                                    drafted={titles.has(remedy.title)}
-                                    today={today}
-                                    disabled={!draft.may || draft.busy}
-                                    onTry={() => void draft.add(JSON.parse(remedy.changes) as Change[], remedy.title)}
-                                />
-                            ))}
-                        </ul>
-                    )}
-                </>
+                <WaysOut
+                    title={t('Ways out')}
+                    identity={need.identity}
+                    item={need.item}
+                    nothing={
+                        need.identity === null
+                            ? t('This is only asked. Draft it, and the ways out of what it lacks are worked out.')
+                            : t('Nothing that could be planned would help.')
+                    }
+                />
             )}
         </>
     );

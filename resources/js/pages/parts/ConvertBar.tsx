@@ -1,52 +1,74 @@
-import type { ProposalRow } from '@/lib/shapes';
+import type { ConversionPreview } from '@/lib/shapes';
 import { qty } from '@/lib/format';
 import { t, tn } from '@/lib/t';
-import type { Edit } from '@/pages/parts/ProposalTable';
 
 interface Props {
-    rows: ProposalRow[];
-    edits: ReadonlyMap<number, Edit>;
+    count: number;
+    preview: ConversionPreview | null;
+    /** Whether the preview is of what is picked now, and nothing stands in the way. */
+    isReady: boolean;
+    trouble: string | null;
+    /** Whether what would be made is shown, and the next press makes it. */
+    asking: boolean;
     busy: boolean;
-    onConvert: () => void;
+    onForward: () => void;
+    onBack: () => void;
     onClear: () => void;
 }
 
-/** What the picked proposals would become, and the button that makes it so. */
-export function ConvertBar({ rows, edits, busy, onConvert, onClear }: Props) {
-    const purchases = rows.filter((row) => row.kind === 'buy');
-    const orders = new Set(purchases.map((row) => `${edits.get(row.number)?.supplier ?? row.supplier ?? ''} ${row.site}`)).size;
-    const production = rows.filter((row) => row.kind === 'make').length;
-    const transfers = rows.filter((row) => row.kind === 'transfer').length;
-    const values = new Map<string, number>();
-    purchases.forEach((row) => values.set(row.currency, (values.get(row.currency) ?? 0) + Number(row.value ?? 0)));
-    const value = [...values].map(([currency, sum]) => `${qty(String(sum))} ${currency}`.trim()).join(' + ');
-    const changed = purchases.some((row) => edits.get(row.number)?.qty !== undefined || edits.get(row.number)?.supplier !== undefined);
-    const parts = [
-        orders > 0 ? `${tn('1 purchase order', ':n purchase orders', orders)}${changed ? '' : ` (${value})`}` : '',
-        production > 0 ? tn('1 production order', ':n production orders', production) : '',
-        transfers > 0 ? tn('1 transfer order', ':n transfer orders', transfers) : '',
-    ].filter(Boolean);
+/** What the picked proposals would become: counted, then order by order, then the button that makes it so. */
+export function ConvertBar({ count, preview, isReady, trouble, asking, busy, onForward, onBack, onClear }: Props) {
+    const troubles = preview?.lines.flatMap((line) => line.trouble ?? []) ?? [];
     return (
         <div className="sticky -bottom-4 z-20 mt-auto bg-paper pt-3 pb-4">
-            <div className="flex items-center gap-4 rounded bg-ink px-4 py-2 text-surface">
-                <strong>{t(':n picked', { n: rows.length })}</strong>
-                <span className="text-order-tint">{parts.join(', ')}</span>
-                <button
-                    type="button"
-                    onClick={onClear}
-                    className="ml-auto rounded border border-mute px-3 py-1 text-sm font-semibold hover:border-surface"
-                >
-                    {t('Pick none')}
-                </button>
-                <button
-                    type="button"
-                    onClick={onConvert}
-                    disabled={busy}
-                    className="flex items-center gap-2 rounded border border-surface bg-surface px-3 py-1 text-sm font-semibold text-ink hover:bg-paper disabled:opacity-60"
-                >
-                    {busy ? t('Converting') : t('Convert')}
-                    <kbd className="rounded border border-line bg-paper px-1.5 font-sans text-xs text-mute">C</kbd>
-                </button>
+            <div className="rounded bg-ink text-surface">
+                {asking && (
+                    <section
+                        aria-label={t('What will be ordered')}
+                        className="max-h-64 overflow-auto border-b border-mute px-4 py-2 text-sm"
+                    >
+                        {(trouble ?? (preview === null && t('Looking ...'))) && <p>{trouble ?? t('Looking ...')}</p>}
+                        {troubles.map((one) => (
+                            <p key={one} className="font-semibold text-look-tint">
+                                {one}
+                            </p>
+                        ))}
+                        <ul>
+                            {preview?.orders.map((order, place) => (
+                                <li key={place} className="flex gap-4 py-0.5">
+                                    <span className="w-56 shrink-0 font-semibold">{order.title}</span>
+                                    <span className="min-w-0 flex-1">{order.lines.join(', ')}</span>
+                                    <span className="text-right whitespace-nowrap">
+                                        {order.value !== null && `${qty(order.value)} ${order.currency}`}
+                                    </span>
+                                </li>
+                            ))}
+                        </ul>
+                    </section>
+                )}
+                <div className="flex items-center gap-4 px-4 py-2">
+                    <strong className="whitespace-nowrap">{t(':n picked', { n: count })}</strong>
+                    <span className="text-order-tint" aria-live="polite">
+                        {preview?.message}
+                        {preview?.worth && ` (${preview.worth})`}
+                    </span>
+                    <button
+                        type="button"
+                        onClick={asking ? onBack : onClear}
+                        className="ml-auto rounded border border-mute px-3 py-1 text-sm font-semibold whitespace-nowrap hover:border-surface"
+                    >
+                        {asking ? t('Go back') : t('Pick none')}
+                    </button>
+                    <button
+                        type="button"
+                        onClick={onForward}
+                        disabled={busy || (asking && !isReady)}
+                        className="flex items-center gap-2 rounded border border-surface bg-surface px-3 py-1 text-sm font-semibold whitespace-nowrap text-ink hover:bg-paper disabled:opacity-60"
+                    >
+                        {busy ? t('Converting') : asking ? tn('Make 1 order', 'Make :n orders', preview?.orders.length ?? 0) : t('Convert')}
+                        <kbd className="rounded border border-line bg-paper px-1.5 font-sans text-xs text-mute">C</kbd>
+                    </button>
+                </div>
             </div>
         </div>
     );

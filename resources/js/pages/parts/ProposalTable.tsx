@@ -1,6 +1,6 @@
 import { CauseStrip } from '@/components/CauseStrip';
 import { day, inDays, qty } from '@/lib/format';
-import type { ProposalGroup, ProposalRow } from '@/lib/shapes';
+import type { LineToConvert, ProposalGroup, ProposalRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
@@ -16,6 +16,8 @@ interface Props {
     by: string;
     picked: ReadonlySet<number>;
     edits: ReadonlyMap<number, Edit>;
+    /** What the changed ones are worth, as they were changed. */
+    worth: ReadonlyMap<number, LineToConvert>;
     open: number | null;
     mayConvert: (row: ProposalRow) => boolean;
     onPick: (numbers: number[], on: boolean) => void;
@@ -24,7 +26,7 @@ interface Props {
 }
 
 /** Proposals under headings; ticked ones are converted together. Space ticks a row, Enter goes into its quantity. */
-export function ProposalTable({ groups, by, picked, edits, open, mayConvert, onPick, onEdit, onOpen }: Props) {
+export function ProposalTable({ groups, by, picked, edits, worth, open, mayConvert, onPick, onEdit, onOpen }: Props) {
     const passed = (row: ProposalRow) => (row.daysToStart < 0 ? 'font-semibold text-broken' : '');
     const columns: DataColumn<ProposalRow>[] = [
         {
@@ -77,12 +79,24 @@ export function ProposalTable({ groups, by, picked, edits, open, mayConvert, onP
             head: t('Value'),
             width: by === 'supplier' ? '64px' : '92px',
             right: true,
-            cell: (row) => (
-                <>
-                    {row.value && qty(row.value)}
-                    {row.value && by !== 'supplier' && <span className="text-mute"> {row.currency}</span>}
-                </>
-            ),
+            cell: (row) => {
+                const changed = edits.has(row.number) ? worth.get(row.number) : undefined;
+                if (changed?.trouble) {
+                    return (
+                        <span className="font-semibold text-broken" title={changed.trouble}>
+                            ?<span className="sr-only"> {changed.trouble}</span>
+                        </span>
+                    );
+                }
+                const { value, currency } = changed ?? row;
+                const isOther = changed !== undefined && (value !== row.value || currency !== row.currency);
+                return (
+                    <>
+                        {value && (isOther ? <strong className="text-draft">{qty(value)}</strong> : qty(value))}
+                        {value && (by !== 'supplier' || currency !== row.currency) && <span className="text-mute"> {currency}</span>}
+                    </>
+                );
+            },
         },
     ];
     return (

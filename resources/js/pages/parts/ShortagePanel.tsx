@@ -1,31 +1,27 @@
 import { Link } from '@inertiajs/react';
-import { LoaderCircle } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { CoverStrip } from '@/components/CoverStrip';
 import { MaybeLink } from '@/components/MaybeLink';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
-import { RemedyCard } from '@/components/RemedyCard';
-import { useDraft, type Change } from '@/lib/draft';
+import { WaysOut } from '@/components/WaysOut';
+import { useDraft } from '@/lib/draft';
 import { day, isZero, qty } from '@/lib/format';
 import { postJson, Refusal } from '@/lib/http';
 import type { ShortageRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
-import { useRemedies } from '@/lib/useRemedies';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** One shortage: how it is covered, what could be done and what each would cost others. Choosing drafts it. */
 export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solved: boolean; onClose: () => void }) {
     const { plan } = useShared();
     const draft = useDraft();
-    const { rows, looking, trouble } = useRemedies(isZero(row.short) || solved ? null : row.identity, row.item, draft.stamp);
     const [reason, setReason] = useState(row.accepted ?? '');
     const [accepted, setAccepted] = useState(row.accepted);
     const [refused, setRefused] = useState<string | null>(null);
     const { subject } = row;
-    const titles = new Set(draft.state.lines.map((line) => line.sentence));
     const accept = (text: string) =>
         postJson<unknown>('/shortages/accept', { identity: row.identity, reason: text })
             .then(() => {
@@ -66,31 +62,12 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
                 </p>
             )}
             {!solved && (
-                <>
-                    <h3 className="mt-3 flex items-center gap-2 text-xs font-bold text-mute">
-                        {t('What could be done, and what it costs others')}
-                        {looking && <LoaderCircle size={13} className="animate-spin text-act" aria-label={t('Planning each')} />}
-                    </h3>
-                    {trouble && <p className="mt-1 text-broken">{trouble}</p>}
-                    <ul className="mt-1.5 space-y-1.5">
-                        {rows.map((remedy, place) => (
-                            <RemedyCard
-                                key={`${remedy.kind} ${remedy.title}`}
-                                remedy={remedy}
-                                number={place + 1}
-                                drafted={titles.has(remedy.title)}
-                                today={plan.planDate}
-                                disabled={!draft.may || draft.busy}
-                                onTry={() => void draft.add(JSON.parse(remedy.changes) as Change[], remedy.title)}
-                            />
-                        ))}
-                    </ul>
-                    {!looking && rows.length === 0 && !trouble && (
-                        <p className="mt-1 text-mute">
-                            {t('Nothing that could be planned would help: :why. It can be left, with a reason.', { why: row.because })}
-                        </p>
-                    )}
-                </>
+                <WaysOut
+                    title={t('What could be done, and what it costs others')}
+                    identity={isZero(row.short) ? null : row.identity}
+                    item={row.item}
+                    nothing={t('Nothing that could be planned would help: :why. It can be left, with a reason.', { why: row.because })}
+                />
             )}
             {draft.may && !solved && (
                 <form

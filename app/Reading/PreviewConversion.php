@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Planning\OrderCodes;
+use App\Reading\Shapes\ConversionPreview;
+use App\Reading\Shapes\LineToConvert;
+use App\Reading\Shapes\OrderToMake;
+use App\Support\Refused;
+use App\Support\Words;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Run\Supply;
+
+/** The orders that proposals would become as they were picked and changed, and what those are worth. Writes nothing. */
+final readonly class PreviewConversion
+{
+    /** @var array<string, string> by code */
+    private array $siteNames;
+
+    public function __construct(private StoredPlan $plan)
+    {
+        $this->siteNames = DB::table('sites')->pluck('name', 'code')->all();
+    }
+
+    /**
+     * @param  list<ConversionLine>  $lines
+     * @param  list<int>  $picked  numbers of those that would be converted; the others were only changed
+     */
+    public function of(array $lines, array $picked): ConversionPreview
+    {
+        $proposals = $this->plan->proposals(array_map(fn (ConversionLine $line) => $line->number, $lines));
+        $suppliers = DB::table('suppliers')->whereIn('code', array_values(array_unique([
+            ...array_filter(array_map(fn (ConversionLine $line) => $line->supplier, $lines)),
+            ...array_filter(array_map(fn (Supply $proposal) => $proposal->supplier, $proposals)),
+        ])))->get()->keyBy('code')->all();
+        $prices = new Prices;
+        $prices->load(array_values(array_map(fn (Supply $proposal) => $this->plan->pointOf($proposal->point)->item, $proposals)));
+        $isPicked = array_flip($picked);
+        $said = $groups = [];
+        foreach ($lines as $line) {
+            $proposal = $proposals[$line->number] ?? null;
+            if ($proposal === null) {
+                continue;
+            }
+            $point = $this->plan->pointOf($proposal->point);
+            $kind = $proposal->type ?? OrderKind::Buy;
+            try {
+                $qty = $line->quantity($proposal, $point);
+                $supplier = $line->from($proposal, $point, fn (string $code) => isset($suppliers[$code]));
+            } catch (Refused $trouble) {
+                $said[] = new LineToConvert($line->number, null, '', $trouble->sentence());
+
+                continue;
+            }
+            $value = $kind === OrderKind::Buy ? $prices->value($qty, $point, $supplier) : null;
+            $currency = $supplier === null ? '' : (string) $suppliers[$supplier]->currency;
+            $said[] = new LineToConvert($line->number, $value === null ? null : (string) $value, $currency, null);
+            if (isset($isPicked[$line->number])) {
+                $groups[OrderCodes::together($kind, $supplier, $point->site) ?? "\x1f{$line->number}"][] = [
+                    $kind, $this->title($proposal, $point, $supplier, $suppliers), $currency,
+                    Words::quantity($qty, $point->unit)." {$point->item}", $value ?? 0,
+                ];
+            }
+        }
+        $made = array_map(
+            fn (array $lines) => new OrderToMake(
+                kind: $lines[0][0],
+                title: $lines[0][1],
+                lines: array_column($lines, 3),
+                value: $lines[0][0] === OrderKind::Buy ? (string) array_sum(array_column($lines, 4)) : null,
+                currency: $lines[0][2],
+            ),
+            array_values($groups),
+        );
+
+        return new ConversionPreview(
+            $made, $said, OrderCounts::said(array_map(fn (OrderToMake $order) => $order->kind, $made)), $this->worth($made),
+        );
+    }
+
+    /** @param  list<OrderToMake>  $orders */
+    private function worth(array $orders): string
+    {
+        $sums = [];
+        foreach ($orders as $order) {
+            $order->value === null || $sums[$order->currency] = ($sums[$order->currency] ?? 0) + (int) $order->value;
+        }
+
+        return implode(' + ', array_map(
+            fn (int $sum, string $currency) => trim(Words::money($sum)." {$currency}"), $sums, array_map(strval(...), array_keys($sums)),
+        ));
+    }
+
+    /** @param  array<string, stdClass>  $suppliers */
+    private function title(Supply $proposal, StoredPoint $point, ?string $supplier, array $suppliers): string
+    {
+        $site = $this->siteNames[$point->site] ?? $point->site;
+
+        return match ($proposal->type) {
+            OrderKind::Make => trans('Made at :site', ['site' => $site]),
+            OrderKind::Transfer => trans('From :from to :site', ['from' => $this->siteNames[(string) $proposal->fromSite] ?? '', 'site' => $site]),
+            default => trans(':supplier for :site', ['supplier' => (string) ($suppliers[$supplier ?? '']->name ?? ''), 'site' => $site]),
+        };
+    }
+}

@@ -1,0 +1,46 @@
+import { LoaderCircle } from 'lucide-react';
+import { RemedyCard } from '@/components/RemedyCard';
+import { useDraft, type Change } from '@/lib/draft';
+import { useShared } from '@/lib/shared';
+import { t } from '@/lib/t';
+import { useRemedies } from '@/lib/useRemedies';
+
+interface Props {
+    title: string;
+    /** Of the need in the plan; null where it is only asked, and nothing of it can be worked out. */
+    identity: string | null;
+    item: string;
+    /** What is said where nothing that could be planned helps. */
+    nothing: string;
+}
+
+/** The ways out of a shortage as they are found, cheapest for others first. Choosing one drafts it. */
+export function WaysOut({ title, identity, item, nothing }: Props) {
+    const { plan } = useShared();
+    const draft = useDraft();
+    const { rows, looking, trouble } = useRemedies(identity, item, draft.stamp);
+    const drafted = new Set(draft.state.lines.map((line) => line.sentence));
+    return (
+        <>
+            <h3 className="mt-3 flex items-center gap-2 text-xs font-bold text-mute">
+                {title}
+                {looking && <LoaderCircle size={13} className="animate-spin text-act" aria-label={t('Planning each')} />}
+            </h3>
+            {trouble && <p className="mt-1 text-broken">{trouble}</p>}
+            <ul className="mt-1.5 space-y-1.5">
+                {rows.map((remedy, place) => (
+                    <RemedyCard
+                        key={`${remedy.kind} ${remedy.title}`}
+                        remedy={remedy}
+                        number={place + 1}
+                        drafted={drafted.has(remedy.title)}
+                        today={plan.planDate}
+                        disabled={!draft.may || draft.busy}
+                        onTry={() => void draft.add(JSON.parse(remedy.changes) as Change[], remedy.title)}
+                    />
+                ))}
+            </ul>
+            {!looking && rows.length === 0 && !trouble && <p className="mt-1 text-mute">{nothing}</p>}
+        </>
+    );
+}
