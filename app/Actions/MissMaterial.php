@@ -15,6 +15,7 @@ use Yposta\Core\Calendar\Date;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\MoveOrder;
+use Yposta\Core\Study\OrderRows;
 use Yposta\Core\Support\Phrase;
 
 /** Marks a material as missing on an order until a day; anyone on the floor may. A planner sees it until it is dealt with. */
@@ -27,16 +28,15 @@ final readonly class MissMaterial
     /** @throws Refused */
     public function __invoke(string $order, string $line, string $until, string $note, User $by): int
     {
-        $component = DB::table('order_components as c')->join('order_lines as l', 'l.id', '=', 'c.order_line_id')->where('l.code', $order)
-            ->where('c.line', $line)->first(['c.item_code']);
-        if ($component === null) {
+        $item = $this->component($order, $line);
+        if ($item === null) {
             throw Refused::because('missing.no_component', ['order' => $order, 'line' => $line], 'gone');
         }
         if (Day::parse($until) < Day::parse(Settings::planDate())) {
             throw Refused::because('missing.day_passed', [], 'until');
         }
         $id = (int) DB::table('missing_materials')->insertGetId([
-            'order_code' => $order, 'line' => $line, 'item_code' => $component->item_code, 'until' => $until,
+            'order_code' => $order, 'line' => $line, 'item_code' => $item, 'until' => $until,
             'note' => trim($note), 'user_id' => $by->id, 'created_at' => now(),
         ]);
         Journal::note(
@@ -44,7 +44,7 @@ final readonly class MissMaterial
             Words::say(new Phrase(
                 trim($note) === '' ? 'journal.missing.noted' : 'journal.missing.noted_why',
                 [
-                    'item' => (string) $component->item_code, 'order' => $order, 'until' => new Date(Day::parse($until)),
+                    'item' => $item, 'order' => $order, 'until' => new Date(Day::parse($until)),
                     'note' => trim($note),
                 ],
             )),
@@ -52,6 +52,20 @@ final readonly class MissMaterial
         );
 
         return $id;
+    }
+
+    /** The item of a component row; an order without rows of its own has those that its structure gives it (section 4). */
+    private function component(string $order, string $line): ?string
+    {
+        $rows = DB::table('order_components as c')->join('order_lines as l', 'l.id', '=', 'c.order_line_id')->where('l.code', $order)
+            ->pluck('c.item_code', 'c.line')->all();
+        if ($rows === []) {
+            $network = $this->reader->read();
+            $given = isset($network->orders[$order]) ? OrderRows::of($network, $order) : [];
+            $rows = array_column($given, 'item', 'line');
+        }
+
+        return isset($rows[$line]) ? (string) $rows[$line] : null;
     }
 
     /**

@@ -14,6 +14,7 @@ use App\Reading\ProposalList;
 use App\Reading\Shapes\ChangeRow;
 use App\Reading\Shapes\CodeAndName;
 use App\Reading\StoredPlan;
+use App\Reading\TouchedSince;
 use App\Support\Journal;
 use App\Support\Settings;
 use Illuminate\Http\Request;
@@ -83,6 +84,14 @@ final class SharedProps
         $run = $this->run();
 
         return $run === null ? [] : ChangesSince::since($run->last_change);
+    }
+
+    /** @return list<string> references, and keys of points, of what was changed since, so that the plan says of it what was before */
+    public function touched(): array
+    {
+        $run = $this->run();
+
+        return $run === null ? [] : TouchedSince::references($run->last_change);
     }
 
     /** @return list<array{id: int, name: string, planned: bool}> those changed last */

@@ -84,6 +84,12 @@ final class RowFingerprints
             : array_map(strval(...), array_keys(array_diff_assoc($seen, self::look(array_map(strval(...), array_keys($seen)), $network))));
     }
 
+    /** @return array{string, string}|null item and site of a row of planning data; null for another */
+    public static function planningPoint(string $name): ?array
+    {
+        return str_starts_with($name, self::PLANNING) ? explode("\x1f", substr($name, strlen(self::PLANNING)), 2) + ['', ''] : null;
+    }
+
     /** What a person calls the row: the name without its kind. */
     public static function called(string $name): string
     {

@@ -28,7 +28,7 @@ it('finds three ways out of a shortage, combines two, commits, and undoes it fro
     // combine it with another for the radar modules
     $person->clicks("//tr[@data-row][contains(., 'RM-31')][contains(., 'P-3311 comes')]")
         ->clicks("//button[@data-remedy][contains(., 'Pull P-3311 in to Fri 6 Mar')]")->sees('Draft, 2 changes');
-    Application::await(fn () => str_contains($person->reads(TRAY), 'sales lines late 8 4'), 'four late lines');
+    Application::await(fn () => str_contains($person->reads(TRAY), 'lines late 8 4'), 'four late lines');
     $person->clicks(TRAY.'//button[@aria-expanded]')->sees('Delmar Harbours')->sees('Use PCB-207B for 13 pcs');
 
     // the plan shows it, with the old figures beside the new
@@ -87,13 +87,13 @@ it('sees three orders slip when a supplier is late, and takes stock from the lea
     foreach (['M-1061', 'M-1062', 'M-1063'] as $order) {
         $person->sees($order);
     }
-    Application::await(fn () => str_contains($person->reads(TRAY), 'sales lines late 8 11'), 'three more late lines');
+    Application::await(fn () => str_contains($person->reads(TRAY), 'lines late 8 11'), 'three more late lines');
 
     // from the order that slips to its ways out
     $person->clicks(TRAY."//li[contains(., 'M-1061')]//a[normalize-space()='Ways out']")->sees('10 pcs of REF-3 short')
         ->sees('Take 10 pcs from M-1063')
         ->clicks("//button[@data-remedy][contains(., 'Take 10 pcs from M-1063')]")->sees('Draft, 2 changes');
-    Application::await(fn () => str_contains($person->reads(TRAY), 'sales lines late 8 10'), 'one line saved');
+    Application::await(fn () => str_contains($person->reads(TRAY), 'lines late 8 10'), 'one line saved');
     $person->clicks("//button[normalize-space()='Commit']")->sees('changes written.');
     $person->opens('/reservations?view=held')->sees('REF-3')->sees('M-1061 FK-2');
     expect($person->complaints())->toBe([]);

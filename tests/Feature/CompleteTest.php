@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 use App\Models\Draft;
+use App\Planning\NetworkReader;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
+use Yposta\Core\Study\OrderRows;
 
 beforeEach(function () {
     Demo::planned();
@@ -118,6 +120,17 @@ it('holds by rule what the plan gives an order when it is released, and that can
     expect(DB::table('orders')->where('code', 'M-1061')->value('status'))->toBe('released')
         ->and(DB::table('allocations')->where('demand', 'like', 'part:M-1061/%')->count())->toBe(2);
     $this->postJson("/journal/{$commit}/undo", ['key' => 'undo-key-000000000001'])->assertStatus(422)->assertJsonPath('reason', 'moved');
+});
+
+it('takes that material is missing also on an order that has its components from the structure', function () {
+    expect(DB::table('order_components as c')->join('order_lines as l', 'l.id', '=', 'c.order_line_id')->where('l.code', 'M-1061')->count())
+        ->toBe(0);
+    [$row] = OrderRows::of(app(NetworkReader::class)->read(), 'M-1061');
+    $this->postJson('/missing', ['order' => 'M-1061', 'line' => $row->line, 'until' => '2026-03-12', 'note' => ''])->assertOk();
+    expect(DB::table('missing_materials')->value('item_code'))->toBe($row->item);
+    $this->postJson('/missing', ['order' => 'M-1061', 'line' => 'no line', 'until' => '2026-03-12', 'note' => ''])
+        ->assertStatus(422)->assertJsonPath('reason', 'gone');
+    $this->postJson('/missing', ['order' => 'none', 'line' => '10', 'until' => '2026-03-12', 'note' => ''])->assertStatus(422);
 });
 
 it('lets anyone say that material is missing, and the planner see what slips', function () {

@@ -27,6 +27,7 @@ const state = (more: Partial<DraftState>): DraftState => ({
     canUndo: false,
     canRedo: false,
     troubles: 0,
+    expected: {},
     broken: null,
     ...more,
 });

@@ -67,6 +67,7 @@ const state = (lines: DraftLine[], more: Partial<DraftState> = {}): DraftState =
     canUndo: true,
     canRedo: false,
     troubles: lines.filter((one) => one.trouble !== null).length,
+    expected: {},
     broken: null,
     ...more,
 });
@@ -109,7 +110,7 @@ describe('the tray', () => {
             }),
         );
         const bar = screen.getByRole('region', { name: 'Draft' });
-        expect(bar.textContent).toContain('sales lines late');
+        expect(bar.textContent).toContain('lines late');
         expect(bar.textContent).not.toContain('proposals');
         cleanup();
         await tray(state([line(1)]));

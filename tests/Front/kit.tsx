@@ -44,6 +44,7 @@ export const SHARED: Shared & { trouble: string | null } = {
         countsUnsent: true,
     },
     changes: [],
+    touched: [],
     studies: [],
     runDefaults: { horizonEnd: null, bucket: 'week', forecasts: [], sites: null, soldOnly: false },
     forecastNames: ['BASE'],

@@ -6,9 +6,11 @@ namespace App\Trials\Views;
 
 use App\Models\Draft;
 use App\Models\User;
+use App\Planning\Dates;
 use App\Planning\DraftCheck;
 use App\Planning\DraftLines;
 use App\Reading\ChangeSentences;
+use App\Reading\Shapes\DraftedArrival;
 use App\Reading\Shapes\DraftLine;
 use App\Reading\Shapes\DraftMark;
 use App\Reading\Shapes\DraftState;
@@ -31,6 +33,9 @@ final readonly class DraftEffects
 {
     /** Lines and orders that slip, of each kind. */
     private const MOST_SLIPS = 60;
+
+    /** Days told beside the lists: of those that slip most. */
+    private const MOST_EXPECTED = 2000;
 
     private const NOTES = 3;
 
@@ -93,6 +98,7 @@ final readonly class DraftEffects
             canUndo: $undo,
             canRedo: $redo,
             troubles: $troubles,
+            expected: $tried === null ? [] : $this->expected($tried),
             broken: $broken === null ? null : $this->broken($broken, $changes),
         );
     }
@@ -182,6 +188,20 @@ final readonly class DraftEffects
         }
 
         return $notes;
+    }
+
+    /** @return array<string, DraftedArrival> by reference */
+    private function expected(Tried $tried): array
+    {
+        $dates = new Dates;
+        $days = [];
+        foreach (array_slice([...$tried->effect->lines, ...$tried->effect->orders], 0, self::MOST_EXPECTED) as $change) {
+            $change->after === null || $days[$change->arrival()->reference] = new DraftedArrival(
+                $dates->isoOrNull($change->after->expected), $change->after->lateDays(),
+            );
+        }
+
+        return $days;
     }
 
     /** @return list<\App\Reading\Shapes\ArrivalChangeRow> */

@@ -91,7 +91,7 @@ function Bar({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void 
                 {state.figures
                     .filter((figure) => TOLD.includes(figure.name))
                     .map((figure) => (
-                        <FigureChange key={figure.name} figure={figure} />
+                        <FigureChange key={figure.name} figure={figure} brief />
                     ))}
                 {count > 0 && state.figures.length === 0 && state.broken === null && !busy && (
                     <span className="text-mute">{t('no figure changes')}</span>

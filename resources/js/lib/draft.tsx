@@ -30,7 +30,17 @@ interface Draft {
     clear: () => void;
 }
 
-const EMPTY: DraftState = { version: 0, lines: [], figures: [], slips: [], canUndo: false, canRedo: false, troubles: 0, broken: null };
+const EMPTY: DraftState = {
+    version: 0,
+    lines: [],
+    figures: [],
+    slips: [],
+    canUndo: false,
+    canRedo: false,
+    troubles: 0,
+    expected: {},
+    broken: null,
+};
 
 const DraftContext = createContext<Draft | null>(null);
 

@@ -364,7 +364,14 @@ export interface DraftState {
     canUndo: boolean;
     canRedo: boolean;
     troubles: number;
+    expected: Record<string, DraftedArrival>;
     broken: string | null;
+}
+
+/** When something that a draft moves is there: an ISO date, null where it is not covered; and the days after its date. */
+export interface DraftedArrival {
+    day: string | null;
+    lateDays: number;
 }
 
 /** The balances that a draft changes, by point and first day of the period, as decimals. */
@@ -1001,6 +1008,7 @@ export interface Shared {
         leavesOut: string | null;
     };
     changes: ChangeRow[];
+    touched: string[];
     studies: { id: number; name: string; planned: boolean }[];
     runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[]; sites: string[] | null; soldOnly: boolean };
     forecastNames: string[];

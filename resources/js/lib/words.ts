@@ -70,3 +70,13 @@ export const RUN_STAGES: Record<RunStage, Sentence> = {
     'catching up': 'Taking in what was written meanwhile',
     storing: 'Storing the result',
 };
+
+/** Figures of a plan in the fewest words, by their name; those that are not here are said whole. */
+export const BRIEF_FIGURES: Partial<Record<string, Sentence>> = {
+    lateLines: 'lines late',
+    lateDays: 'days late',
+    short: 'items short',
+    moves: 'to move',
+    purchases: 'to add',
+    stockValue: 'stock value',
+};

@@ -1,13 +1,14 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
-import { DraftedDay, DraftPencil } from '@/components/DraftMarks';
+import { DraftedDay, DraftedExpected, DraftPencil, Touched } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
-import { day, qty } from '@/lib/format';
+import { useDraft } from '@/lib/draft';
+import { qty } from '@/lib/format';
 import type { DemandPage, Explanation, SalesRow } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
@@ -105,7 +106,11 @@ interface TableProps {
     onOpen: (key: string) => void;
 }
 
+const lateness = (days: number) => (days > 0 ? tn('1 day late', ':n days late', days) : t('on time'));
+
 function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
+    const { expected } = useDraft().state;
+    const isDrafting = Object.keys(expected).length > 0;
     const narrow = open !== null;
     const columns: DataColumn<SalesRow>[] = [
         {
@@ -118,6 +123,7 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
                 <>
                     {row.order}/{row.line}
                     <DraftPencil reference={row.reference} />
+                    <Touched reference={row.reference} />
                 </>
             ),
         },
@@ -186,11 +192,11 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
         {
             id: 'expected',
             head: t('Expected'),
-            width: '84px',
+            width: isDrafting ? '118px' : '84px',
             right: true,
             wide: true,
             sort: sortable ? (row) => row.expected ?? '' : undefined,
-            cell: (row) => (row.expected ? day(row.expected, today) : ''),
+            cell: (row) => <DraftedExpected reference={row.reference} expected={row.expected} today={today} />,
             cellLook: (row) => (row.lateDays > 0 ? 'font-semibold text-broken' : ''),
         },
         {
@@ -201,13 +207,18 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             sort: sortable ? (row) => row.lateDays : undefined,
             title: (row) => row.reason ?? '',
             cell: (row) =>
-                row.lateDays > 0 ? (
+                expected[row.reference] !== undefined && expected[row.reference]?.lateDays !== row.lateDays ? (
                     <>
-                        <span className="font-semibold text-broken">{tn('1 day late', ':n days late', row.lateDays)}</span>{' '}
+                        <s className="text-xs text-mute">{lateness(row.lateDays)}</s>{' '}
+                        <strong className="text-draft">{lateness(expected[row.reference]?.lateDays ?? 0)}</strong>
+                    </>
+                ) : row.lateDays > 0 ? (
+                    <>
+                        <span className="font-semibold text-broken">{lateness(row.lateDays)}</span>{' '}
                         {!narrow && <span className="text-mute">{row.reason}</span>}
                     </>
                 ) : (
-                    row.strip && <span className="text-mute">{t('on time')}</span>
+                    row.strip && <span className="text-mute">{lateness(0)}</span>
                 ),
         },
     ];

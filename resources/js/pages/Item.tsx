@@ -6,6 +6,7 @@ import { ExportLink } from '@/components/ExportLink';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
+import { TouchedNote } from '@/components/DraftMarks';
 import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
@@ -71,6 +72,7 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                     {t('In the plan')}
                 </Link>
             </div>
+            <TouchedNote reference={pointKey(detail.item, detail.site)} />
             <Record detail={detail} bucket={filter.bucket ?? 'week'} as={filter.as ?? 'expected'} />
             <section className="mt-4">
                 <h2 className="font-bold">{t('Flow')}</h2>

@@ -1,11 +1,14 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { ComponentCover } from '@/components/ComponentCover';
+import { DraftedDay, DraftedExpected, DraftedOrdered, Touched, TouchedNote } from '@/components/DraftMarks';
 import { PageHead } from '@/components/PageHead';
 import { PegList } from '@/components/PegList';
+import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
 import { day, qty } from '@/lib/format';
 import type { ComponentRow, OrderDetail, OrderLineRow, OrderPage } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
@@ -51,9 +54,11 @@ export default function Order({ order }: OrderPage) {
                         {line.expected === null && (
                             <p className="text-sm text-mute">{t('The plan does not know this order yet. Run it to take it in.')}</p>
                         )}
+                        <TouchedNote reference={line.reference} />
                         <Messages messages={line.messages} />
                         <OrderActions order={order} line={line} />
                         <PegList title={t('Serves')} pegs={line.serves} />
+                        {line.source && <p className="mt-2 text-xs text-mute">{t('Made from :source', { source: line.source })}</p>}
                     </section>
                 ))}
             </Inspector>
@@ -62,8 +67,20 @@ export default function Order({ order }: OrderPage) {
 }
 
 function Lines({ order }: { order: OrderDetail }) {
+    const today = useShared().plan.planDate;
     const columns: DataColumn<OrderLineRow>[] = [
-        { id: 'line', head: t('Line'), width: '92px', look: 'font-semibold', cell: (line) => line.code },
+        {
+            id: 'line',
+            head: t('Line'),
+            width: '92px',
+            look: 'font-semibold',
+            cell: (line) => (
+                <>
+                    {line.code}
+                    <Touched reference={line.reference} />
+                </>
+            ),
+        },
         {
             id: 'item',
             head: t('Item'),
@@ -84,11 +101,18 @@ function Lines({ order }: { order: OrderDetail }) {
             right: true,
             cell: (line) => (
                 <>
-                    {qty(line.qty, line.decimals)} <span className="text-mute">{line.unit}</span>
+                    <DraftedOrdered reference={line.reference} value={line.qty} decimals={line.decimals} />{' '}
+                    <span className="text-mute">{line.unit}</span>
                 </>
             ),
         },
-        { id: 'received', head: t('Received'), width: '74px', right: true, cell: (line) => qty(line.received, line.decimals) },
+        {
+            id: 'received',
+            head: t('Received'),
+            width: '74px',
+            right: true,
+            cell: (line) => <Quantity value={line.received} decimals={line.decimals} />,
+        },
         ...(order.kind === 'buy'
             ? []
             : [
@@ -100,13 +124,19 @@ function Lines({ order }: { order: OrderDetail }) {
                       cell: (line: OrderLineRow) => (line.start ? day(line.start) : ''),
                   },
               ]),
-        { id: 'due', head: t('Due'), width: '82px', right: true, cell: (line) => day(line.due) },
+        {
+            id: 'due',
+            head: t('Due'),
+            width: '112px',
+            right: true,
+            cell: (line) => <DraftedDay reference={line.reference} due={line.due} today={today} />,
+        },
         {
             id: 'expected',
             head: t('Expected'),
-            width: '82px',
+            width: '112px',
             right: true,
-            cell: (line) => (line.expected ? day(line.expected) : ''),
+            cell: (line) => <DraftedExpected reference={line.reference} expected={line.expected} today={today} />,
             cellLook: (line) => (line.expected && line.expected > line.due ? 'font-semibold text-broken' : ''),
         },
         ...(order.kind === 'buy'
@@ -127,14 +157,6 @@ function Lines({ order }: { order: OrderDetail }) {
                   },
               ]
             : []),
-        {
-            id: 'source',
-            head: t('Comes from'),
-            width: '104px',
-            look: 'pl-3 text-mute',
-            title: (line) => line.source ?? t('imported'),
-            cell: (line) => line.source ?? t('imported'),
-        },
     ];
     return (
         <DataTable
@@ -181,7 +203,7 @@ function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) 
                 </>
             ),
         },
-        { id: 'issued', head: t('Issued'), width: '84px', right: true, cell: (row) => qty(row.issued) },
+        { id: 'issued', head: t('Issued'), width: '84px', right: true, cell: (row) => <Quantity value={row.issued} /> },
         { id: 'on', head: t('On'), width: '92px', right: true, cell: (row) => day(row.need) },
         { id: 'cover', head: t('Cover'), width: '136px', look: 'pl-5', cell: (row) => <ComponentCover row={row} width={100} /> },
         {

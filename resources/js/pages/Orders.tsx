@@ -1,6 +1,6 @@
 import { router } from '@inertiajs/react';
 import { useState } from 'react';
-import { DraftedDay, DraftPencil } from '@/components/DraftMarks';
+import { DraftedDay, DraftPencil, Touched } from '@/components/DraftMarks';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
@@ -105,6 +105,7 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
                 <>
                     {order.code}
                     <DraftPencil reference={order.reference} />
+                    <Touched reference={order.reference} />
                 </>
             ),
         },

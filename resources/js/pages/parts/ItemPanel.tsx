@@ -1,5 +1,6 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Link } from '@inertiajs/react';
+import { TouchedNote } from '@/components/DraftMarks';
 import { MaybeLink } from '@/components/MaybeLink';
 import { PanelHead } from '@/components/PanelHead';
 import { Quantity } from '@/components/Quantity';
@@ -8,6 +9,7 @@ import { FlowChart } from '@/pages/parts/FlowChart';
 import { day, isZero, qty } from '@/lib/format';
 import type { LabelledValue, FlowRow, MessageRow, PointDetail, RecordRow, StructureRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { pointKey } from '@/lib/useDraftedBalances';
 import { SUPPLY_WAYS } from '@/lib/words';
 
 export function itemHref(item: string, site: string): string {
@@ -25,6 +27,7 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
                     · {t(SUPPLY_WAYS[detail.supply])}, {detail.siteName}, {t('level :n', { n: detail.level })}
                 </span>
             </p>
+            <TouchedNote reference={pointKey(detail.item, detail.site)} />
             <TabGroup>
                 <TabList className="-mx-3.5 flex gap-4 border-b border-line px-3.5">
                     {[t('Flow'), t('Record'), t('Structure'), t('Data')].map((label) => (

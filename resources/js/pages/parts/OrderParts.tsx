@@ -1,12 +1,13 @@
 import { Link } from '@inertiajs/react';
-import { Fragment, useState } from 'react';
+import { Fragment, useState, type ReactNode } from 'react';
 import { ComponentCover } from '@/components/ComponentCover';
 import { PanelHead } from '@/components/PanelHead';
-import { DraftMarks } from '@/components/DraftMarks';
+import { DraftMarks, DraftedDay, DraftedExpected, DraftedOrdered, TouchedNote } from '@/components/DraftMarks';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { day, moment, qty } from '@/lib/format';
 import type { ComponentRow, OrderDetail, OrderLineRow } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore, OrderDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
@@ -23,6 +24,7 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
             {order.lines.map((line) => (
                 <section key={line.code} className="border-t border-line py-2">
                     <LineHead line={line} />
+                    <TouchedNote reference={line.reference} />
                     <Messages messages={line.messages} />
                     <OrderActions order={order} line={line} />
                     <PegList title={t('Serves')} pegs={line.serves} />
@@ -61,6 +63,7 @@ export function OrderActions({ order, line }: { order: OrderDetail; line: OrderL
 }
 
 function LineHead({ line }: { line: OrderLineRow }) {
+    const today = useShared().plan.planDate;
     const late = line.expected !== null && line.expected > line.due;
     return (
         <>
@@ -71,16 +74,29 @@ function LineHead({ line }: { line: OrderLineRow }) {
                 {line.name}
             </p>
             <dl className="mt-1 grid grid-cols-2 gap-x-5 text-sm">
-                <Pair label={t('Ordered')} value={`${qty(line.qty, line.decimals)} ${line.unit}`} />
+                <Pair
+                    label={t('Ordered')}
+                    value={
+                        <>
+                            <DraftedOrdered reference={line.reference} value={line.qty} decimals={line.decimals} /> {line.unit}
+                        </>
+                    }
+                />
                 <Pair label={t('Received')} value={qty(line.received, line.decimals)} />
-                <Pair label={t('Due')} value={day(line.due)} />
-                <Pair label={t('Expected')} value={line.expected ? day(line.expected) : t('not planned')} broken={late} />
+                <Pair label={t('Due')} value={<DraftedDay reference={line.reference} due={line.due} today={today} />} />
+                <Pair label={t('Expected')} value={
+                        line.expected ? (
+                            <DraftedExpected reference={line.reference} expected={line.expected} today={today} />
+                        ) : (
+                            t('not planned')
+                        )
+                    } broken={late} />
             </dl>
         </>
     );
 }
 
-function Pair({ label, value, broken = false }: { label: string; value: string; broken?: boolean }) {
+function Pair({ label, value, broken = false }: { label: string; value: ReactNode; broken?: boolean }) {
     return (
         <div className="flex justify-between gap-2 py-0.5">
             <dt className="text-mute">{label}</dt>

@@ -2,6 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { Touched } from '@/components/DraftMarks';
 import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { period, weekday } from '@/lib/format';
 import { getJson } from '@/lib/http';
@@ -278,6 +279,7 @@ function Row({ row, index, width, drafted, isPicked, isOpen, indent, onPick, onT
                 <span className="min-w-0 flex-1 truncate" title={`${row.name}, ${row.site}`}>
                     {row.name}
                 </span>
+                <Touched reference={pointKey(row.item, row.site)} />
                 <span className="text-xs text-mute">{row.site}</span>
                 <span className="w-7 text-right text-xs text-mute">{row.unit}</span>
             </div>

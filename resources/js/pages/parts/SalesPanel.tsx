@@ -3,7 +3,7 @@ import { AnswerLines } from '@/components/AnswerLines';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
-import { DraftMarks } from '@/components/DraftMarks';
+import { DraftMarks, TouchedNote } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
 import { day, qty } from '@/lib/format';
 import type { Explanation, SalesRow } from '@/lib/shapes';
@@ -46,6 +46,7 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
                     {t('Check another date')}
                 </Link>
             </p>
+            <TouchedNote reference={row.reference} />
             <DraftMarks reference={row.reference} />
             <SalesDraft key={`${row.order}/${row.line} ${row.due}`} row={row} />
             {answer && (
