@@ -9,6 +9,7 @@ use App\Support\PhraseJson;
 use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Plan\Amounts;
 use Yposta\Core\Plan\Causes;
 use Yposta\Core\Plan\MessageIdentity;
 use Yposta\Core\Plan\Plan;
@@ -48,7 +49,7 @@ final class PlanStore
             $live && Run::query()->where('current', true)->update(['current' => false]);
             $run->update([
                 'status' => 'done', 'stage' => null, 'current' => $live, 'stored' => true, 'finished_at' => now(),
-                'summary' => get_object_vars(Summary::of($plan)),
+                'summary' => [...get_object_vars(Summary::of($plan)), ...get_object_vars(Amounts::of($plan))],
             ]);
             $this->retireOldRuns($run);
         });

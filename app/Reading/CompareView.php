@@ -56,6 +56,9 @@ final readonly class CompareView
     {
         $figures = [];
         foreach (Figures::labels() as $name => [$label, $moreIsWorse]) {
+            $name !== 'neededValue' || $figures[] = new ComparedFigure(
+                (string) trans('Needed'), $this->needed(0), $this->needed(1), $this->neededChange(), worse: false, better: false,
+            );
             [$before, $after] = $this->comparison->figures[$name] ?? [0, 0];
             $figures[] = new ComparedFigure(
                 $label, Words::money($before), Words::money($after), $before === $after ? null : self::signed($after - $before),
@@ -64,6 +67,34 @@ final readonly class CompareView
         }
 
         return $figures;
+    }
+
+    /** @param  int  $side  0 for the first plan, 1 for the second */
+    private function needed(int $side): string
+    {
+        $parts = [];
+        foreach ($this->comparison->needed as $unit => $pair) {
+            $parts[] = Words::quantity($pair[$side], (string) $unit);
+        }
+
+        return $parts === [] ? '0' : implode(' + ', $parts);
+    }
+
+    private function neededChange(): ?string
+    {
+        $parts = [];
+        foreach ($this->comparison->needed as $unit => [$before, $after]) {
+            $before === $after
+                || $parts[] = ($after > $before ? '+' : "\u{2212}").Words::quantity(abs($after - $before), (string) $unit);
+        }
+
+        return $parts === [] ? null : implode(', ', $parts);
+    }
+
+    /** @return 'late'|'proposals'|'messages'|'stock' the first list in which something differs */
+    public function opening(): string
+    {
+        return array_key_first(array_filter($this->counts())) ?? 'late';
     }
 
     /** @return array{late: int, proposals: int, messages: int, stock: int} how many differences each list has altogether */
@@ -75,7 +106,7 @@ final readonly class CompareView
         ];
     }
 
-    /** @return list<ComparedLate> those that come on time now first, then by how much they differ */
+    /** @return list<ComparedLate> those first that differ most */
     public function late(): array
     {
         $rows = array_map(function (Difference $difference): ComparedLate {
@@ -99,7 +130,7 @@ final readonly class CompareView
                 why: $fact->why,
             );
         }, $this->comparison->late);
-        usort($rows, fn (ComparedLate $a, ComparedLate $b) => $a->daysAfter - $a->daysBefore <=> $b->daysAfter - $b->daysBefore);
+        usort($rows, fn (ComparedLate $a, ComparedLate $b) => abs($b->daysAfter - $b->daysBefore) <=> abs($a->daysAfter - $a->daysBefore));
 
         return array_slice($rows, 0, self::MOST);
     }

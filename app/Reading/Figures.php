@@ -20,9 +20,12 @@ final class Figures
         'proposals' => 'Proposals',
         'messages' => 'Messages',
         'stockValue' => 'Stock value on average',
+        'neededValue' => 'Needed, at cost',
+        'buyValue' => 'To buy, at cost',
+        'workHours' => 'Hours of work',
     ];
 
-    private const NEUTRAL = ['proposals', 'messages', 'stockValue'];
+    private const NEUTRAL = ['proposals', 'messages', 'stockValue', 'neededValue', 'buyValue', 'workHours'];
 
     /** @return list<TodayFigure> */
     public static function of(Run $run, ?Run $before): array
@@ -30,7 +33,7 @@ final class Figures
         $figures = [];
         foreach (self::FIGURES as $key => $label) {
             $value = self::value($run, $key);
-            $change = $before === null ? null : $value - self::value($before, $key);
+            $change = isset($before->summary[$key]) ? $value - self::value($before, $key) : null; // an older plan may not have it
             $figures[] = new TodayFigure(
                 trans($label), Words::money($value),
                 $change === null

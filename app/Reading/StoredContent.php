@@ -21,7 +21,7 @@ use Yposta\Core\Reference\ReferenceKind;
 /** Brings back of a stored plan what it is compared by. */
 final class StoredContent
 {
-    private const FIGURES = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages', 'stockValue'];
+    private const FIGURES = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages', 'stockValue', 'neededValue', 'buyValue', 'workHours'];
 
     public static function of(Run $run): PlanContent
     {
@@ -70,7 +70,9 @@ final class StoredContent
             $stock[Network::key($row->item_code, $row->site_code)] = (int) $row->stock_value;
         }
 
-        return new PlanContent($proposals, $messages, $late, $stock, self::figures($run));
+        $needed = array_map(intval(...), (array) ($run->summary['needed'] ?? []));
+
+        return new PlanContent($proposals, $messages, $late, $stock, self::figures($run), $needed);
     }
 
     /** @return array<string, int> totals by name */

@@ -22,7 +22,7 @@ final class House
 {
     /** From the ground up; a folder uses only what stands on floors below its own, or itself. */
     public const CORE = [
-        ['Support'], ['Quantity', 'Calendar'], ['Reference', 'Wording'], ['Declaration'], ['Network'], ['Options'], ['Bundle'],
+        ['Support'], ['Quantity', 'Calendar'], ['Reference', 'Wording'], ['Declaration'], ['Network'], ['Capacity'], ['Options'], ['Bundle'],
         ['Structure'], ['Run'], ['Demand'],
         ['Netting'], ['Projection'], ['Plan'], ['Comparison', 'Planner'], ['Study', 'NetChange'], ['Trial'], ['Shortage'],
         ['Reservation', 'Availability'],

@@ -33,6 +33,25 @@ it('plans a study beside the live plan and tells what differs', function () {
     $this->get("/compare?a=study-{$id}&b=live")->assertInertia(fn ($page) => $page->where('figures.0.worse', true)->where('late.0.kind', 'added'));
 });
 
+it('tells ten times the demand by quantities, values and hours, and opens on what differs', function () {
+    $id = study($this, 'Ten times', [['change' => 'scale_demand', 'percent' => 1000]])->assertOk()->json('id');
+    $page = $this->get("/compare?a=live&b=study-{$id}")->assertOk()->inertiaPage()['props'];
+    $figures = array_column($page['figures'], null, 'label');
+    $number = fn (string $text): float => (float) str_replace(',', '', $text);
+    foreach (['Needed', 'Needed, at cost', 'To buy, at cost', 'Hours of work'] as $label) {
+        expect($number($figures[$label]['after']))->toBeGreaterThan(5 * $number($figures[$label]['before']), $label)
+            ->and($number($figures[$label]['before']))->toBeGreaterThan(0.0);
+    }
+    expect($number($figures['Needed']['after']))->toBe(10 * $number($figures['Needed']['before']))
+        ->and($figures['Needed']['change'])->toStartWith('+')->and($page['filter']['list'])->toBe('late');
+
+    // what has no late line to tell opens on the proposals; what is asked for is shown
+    $id = study($this, 'A lead time', [['change' => 'change_planning', 'item' => 'GAS-14', 'site' => 'OSK', 'safetyStock' => '40']])->json('id');
+    $counts = $this->get("/compare?a=live&b=study-{$id}")->inertiaPage()['props'];
+    expect($counts['differences']['late'])->toBe(0)->and($counts['filter']['list'])->toBe('proposals');
+    $this->get("/compare?a=live&b=study-{$id}&list=late")->assertInertia(fn ($page) => $page->where('filter.list', 'late'));
+});
+
 it('shows a study in the place of the live plan and never makes orders of it', function () {
     $id = study($this, 'A fifth more', [['change' => 'scale_demand', 'percent' => 120]])->json('id');
     $this->postJson('/shown-plan', ['study' => $id])->assertOk();

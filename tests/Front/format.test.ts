@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { addDays, day, daysBetween, inDays, isZero, longDay, period, qty, weekday } from '@/lib/format';
+import { t, tn } from '@/lib/t';
+
+describe('counts', () => {
+    it('have their thousands grouped in sentences, names and numbers of things do not', () => {
+        expect(tn('1 line', ':n lines', 12345)).toBe('12,345 lines');
+        expect(t('Pick proposal :number, :item', { number: 12345, item: 'ROD' })).toBe('Pick proposal 12345, ROD');
+    });
+});
 
 describe('quantities', () => {
     it.each([

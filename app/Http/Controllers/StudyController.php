@@ -80,12 +80,7 @@ final class StudyController extends Controller
         $view = $plans['a'] === null || $plans['b'] === null ? null : CompareView::between($plans['a'], $plans['b']);
 
         return (new ComparePage(
-            filter: [
-                ...$names,
-                'list' => in_array($request->query('list'), ['proposals', 'messages', 'stock'], true)
-                    ? (string) $request->query('list')
-                    : 'late',
-            ],
+            filter: [...$names, 'list' => $this->list($request) ?? $view?->opening() ?? 'late'],
             choices: $this->choices(),
             running: $this->running($names['b']),
             trouble: $this->trouble($names['b']),
@@ -97,6 +92,14 @@ final class StudyController extends Controller
             stock: $view?->stock() ?? [],
             most: CompareView::MOST,
         ))->show();
+    }
+
+    /** @return 'late'|'proposals'|'messages'|'stock'|null */
+    private function list(Request $request): ?string
+    {
+        $list = $request->query('list');
+
+        return in_array($list, ['late', 'proposals', 'messages', 'stock'], true) ? $list : null;
     }
 
     private function saved(Request $request, SaveStudy $save, StartRun $start, ?Study $study): JsonResponse

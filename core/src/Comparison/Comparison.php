@@ -15,6 +15,7 @@ final readonly class Comparison
      * @param  list<Difference<LateEntry>>  $late  by order and line
      * @param  array<string, array{int, int}>  $stock  average value before and after where it differs, by {@see Network::key()}
      * @param  array<string, array{int, int}>  $figures  totals before and after, by name
+     * @param  array<string, array{int, int}>  $needed  what customers and forecasts need before and after, millionths by unit
      */
     private function __construct(
         public array $proposals,
@@ -22,6 +23,7 @@ final readonly class Comparison
         public array $late,
         public array $stock,
         public array $figures,
+        public array $needed,
     ) {
     }
 
@@ -36,7 +38,19 @@ final readonly class Comparison
             $figures[$name] = [$value, $after->figures[$name] ?? 0];
         }
 
-        return new self(self::proposals($before, $after), self::messages($before, $after), self::late($before, $after), $stock, $figures);
+        $needed = [];
+        foreach ($before->needed + $after->needed as $unit => $_) {
+            $needed[$unit] = [$before->needed[$unit] ?? 0, $after->needed[$unit] ?? 0];
+        }
+
+        return new self(
+            proposals: self::proposals($before, $after),
+            messages: self::messages($before, $after),
+            late: self::late($before, $after),
+            stock: $stock,
+            figures: $figures,
+            needed: $needed,
+        );
     }
 
     /** @return list<Difference<ProposalEntry>> */

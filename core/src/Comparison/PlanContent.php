@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Comparison;
 
 use Yposta\Core\Network\Network;
+use Yposta\Core\Plan\Amounts;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\PlanPhrases;
 use Yposta\Core\Plan\StockValue;
@@ -21,7 +22,8 @@ final readonly class PlanContent
      * @param  list<MessageEntry>  $messages
      * @param  list<LateEntry>  $late
      * @param  array<string, int>  $stock  average value of the projected stock by {@see Network::key()} of item and site
-     * @param  array<string, int>  $figures  totals by name, see {@see Summary}
+     * @param  array<string, int>  $figures  totals by name, see {@see Summary} and {@see Amounts}
+     * @param  array<string, int>  $needed  what customers and forecasts need, millionths by unit
      */
     public function __construct(
         public array $proposals,
@@ -29,6 +31,7 @@ final readonly class PlanContent
         public array $late,
         public array $stock,
         public array $figures,
+        public array $needed,
     ) {
     }
 
@@ -85,6 +88,10 @@ final readonly class PlanContent
             $stock[Network::key($points[$index]->item->code, $points[$index]->site->code)] = $value;
         }
 
-        return new self($proposals, $messages, $late, $stock, Summary::of($plan)->figures());
+        $amounts = Amounts::of($plan);
+
+        return new self(
+            $proposals, $messages, $late, $stock, [...Summary::of($plan)->figures(), ...$amounts->figures()], $amounts->needed,
+        );
     }
 }

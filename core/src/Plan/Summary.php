@@ -6,12 +6,16 @@ namespace Yposta\Core\Plan;
 
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
+use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\HoldUpReason;
 
 /** The figures by which two plans are compared at a glance. */
 final readonly class Summary
 {
+    /** What a product of two numbers in millionths is divided by. */
+    private const SQUARE = 1_000_000_000_000;
+
     /**
      * @param  array<string, int>  $messages  how many by code
      * @param  array<string, int>  $lateByReason  days that sales lines are late by reason of the hold-up
@@ -94,13 +98,21 @@ final readonly class Summary
     }
 
     /**
-     * What a quantity is worth, in whole units of the currency.
+     * What a quantity is worth, in whole units of the currency; at most the largest number there is.
      *
-     * @param  int  $qty  millionths
+     * @param  int  $qty  millionths, not negative
      * @param  int  $price  millionths of the currency for one unit
      */
     public static function value(int $qty, int $price): int
     {
-        return BigInteger::of($qty)->multipliedBy($price)->dividedBy(1_000_000_000_000, RoundingMode::HALF_UP)->toInt();
+        $product = Quantity::product($qty, $price);
+        if (is_int($product)) {
+            $whole = intdiv($product, self::SQUARE);
+
+            return $whole + ($product % self::SQUARE * 2 >= self::SQUARE ? 1 : 0);
+        }
+        $value = BigInteger::of($qty)->multipliedBy($price)->dividedBy(self::SQUARE, RoundingMode::HALF_UP);
+
+        return $value->isLessThan(PHP_INT_MAX) ? $value->toInt() : PHP_INT_MAX;
     }
 }

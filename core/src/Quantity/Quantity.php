@@ -151,4 +151,17 @@ final class Quantity
             ['text' => mb_strlen($text) > 30 ? mb_substr($text, 0, 27).'...' : $text, 'most' => new Amount(self::MAX)],
         ));
     }
+
+    /** A product, which is a float where it leaves the range of integers and has to be made in another way. */
+    // @phpstan-ignore return.unusedType (an overflow makes a float)
+    public static function product(int $a, int $b): int|float
+    {
+        return $a * $b;
+    }
+
+    /** A sum that stays at the largest number there is where it would go beyond: for totals that are only looked at. */
+    public static function capped(int|float $sum): int
+    {
+        return is_int($sum) ? $sum : PHP_INT_MAX;
+    }
 }

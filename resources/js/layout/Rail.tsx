@@ -1,6 +1,7 @@
 import { Link, usePage } from '@inertiajs/react';
 import { ChartNoAxesColumn, CircleAlert, ClipboardList, ListChecks, PanelLeftClose, PanelLeftOpen, Sun, Table2 } from 'lucide-react';
 import { useState } from 'react';
+import { grouped } from '@/lib/digits';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 
@@ -51,7 +52,7 @@ export function Rail() {
                             <Icon size={16} className={on ? 'text-act' : 'text-mute'} aria-hidden />
                             {!folded && <span className="flex-1">{label}</span>}
                             {!folded && count !== undefined && count > 0 && (
-                                <span className="text-sm font-normal text-mute">{count.toLocaleString('en')}</span>
+                                <span className="text-sm font-normal text-mute">{grouped(count)}</span>
                             )}
                         </Link>
                     </li>

@@ -1,3 +1,4 @@
+import { grouped } from '@/lib/digits';
 import { type Sentence, t, tn } from '@/lib/t';
 
 /** How days and numbers are written: by the language of the page. */
@@ -11,9 +12,8 @@ const MONTHS: Sentence[] = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Au
 export function qty(text: string, decimals?: number): string {
     const negative = text.startsWith('-');
     const [whole = '0', fraction = ''] = text.replace(/^[-+]/, '').split('.');
-    const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',');
     const shown = decimals === undefined ? fraction : fraction.padEnd(decimals, '0');
-    return (negative ? MINUS : '') + grouped + (shown === '' ? '' : `.${shown}`);
+    return (negative ? MINUS : '') + grouped(whole) + (shown === '' ? '' : `.${shown}`);
 }
 
 export function isZero(text: string): boolean {

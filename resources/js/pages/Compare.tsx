@@ -4,6 +4,7 @@ import { useCallback, type ReactNode } from 'react';
 import { Empty } from '@/components/Empty';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
+import { grouped } from '@/lib/digits';
 import { day, moment, qty } from '@/lib/format';
 import type {
     ComparePage,
@@ -36,7 +37,7 @@ export default function Compare({
     stock,
     most,
 }: ComparePage) {
-    const change = (changes: Record<string, string>) => refilter('/compare', filter, changes, { list: 'late', a: 'live' });
+    const change = (changes: Record<string, string>) => refilter('/compare', filter, changes, { a: 'live' });
     useWatchedRun(
         running,
         useCallback(() => undefined, []),
@@ -88,10 +89,10 @@ export default function Compare({
                             value={list}
                             onChange={(next) => change({ list: next })}
                             choices={[
-                                { value: 'late', label: `${t('Late lines')} ${differences.late}` },
-                                { value: 'proposals', label: `${t('Proposals')} ${differences.proposals}` },
-                                { value: 'messages', label: `${t('Messages')} ${differences.messages}` },
-                                { value: 'stock', label: `${t('Stock value')} ${differences.stock}` },
+                                { value: 'late', label: `${t('Late lines')} ${grouped(differences.late)}` },
+                                { value: 'proposals', label: `${t('Proposals')} ${grouped(differences.proposals)}` },
+                                { value: 'messages', label: `${t('Messages')} ${grouped(differences.messages)}` },
+                                { value: 'stock', label: `${t('Stock value')} ${grouped(differences.stock)}` },
                             ]}
                         />
                     </div>
@@ -110,7 +111,7 @@ export default function Compare({
 
 function Totals({ figures }: { figures: ComparedFigure[] }) {
     return (
-        <dl className="grid shrink-0 grid-cols-7 overflow-hidden rounded border border-line bg-surface">
+        <dl className="grid shrink-0 grid-cols-6 overflow-hidden rounded border border-line bg-surface">
             {figures.map((figure) => (
                 <div key={figure.label} className="border-l border-soft px-3 py-2 first:border-0">
                     <dt className="truncate text-xs text-mute" title={figure.label}>

@@ -8,6 +8,7 @@ import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
+import { grouped } from '@/lib/digits';
 import { day } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
 import type { ConversionDelays, Converted, ProposalDetail, ProposalRow, ProposalsPage } from '@/lib/shapes';
@@ -156,9 +157,9 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
         <>
             <PageHead title={t('Proposals')}>
                 {t(':total open, :passed past their date to start, :today to order or start today', {
-                    total: total.toLocaleString('en'),
-                    passed,
-                    today,
+                    total: grouped(total),
+                    passed: grouped(passed),
+                    today: grouped(today),
                 })}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">

@@ -84,13 +84,17 @@ function LineHead({ line }: { line: OrderLineRow }) {
                 />
                 <Pair label={t('Received')} value={qty(line.received, line.decimals)} />
                 <Pair label={t('Due')} value={<DraftedDay reference={line.reference} due={line.due} today={today} />} />
-                <Pair label={t('Expected')} value={
+                <Pair
+                    label={t('Expected')}
+                    value={
                         line.expected ? (
                             <DraftedExpected reference={line.reference} expected={line.expected} today={today} />
                         ) : (
                             t('not planned')
                         )
-                    } broken={late} />
+                    }
+                    broken={late}
+                />
             </dl>
         </>
     );

@@ -8,7 +8,8 @@ import { postJson, putJson } from '@/lib/http';
 import type { SavedStudy, StudyRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
-import { CHANGE_KINDS, ChangeFields, type Fields } from '@/pages/parts/ChangeFields';
+import { CHANGE_KINDS, type Fields, usePendingChange } from '@/lib/changeKinds';
+import { ChangeFields } from '@/pages/parts/ChangeFields';
 import { DateField } from '@/components/DateField';
 import { useCommand } from '@/lib/useCommand';
 
@@ -36,13 +37,24 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
     const [lines, setLines] = useState<Line[]>(
         () => study?.changes.map((change) => ({ text: change.text, fields: JSON.parse(change.fields) as Fields })) ?? [],
     );
+    const pending = usePendingChange(calendars);
+    const [asked, setAsked] = useState<{ run: boolean } | null>(null);
+    const withPending = () => (pending.fields === null ? lines : [...lines, lineOf(pending.fields)]);
+    const lineOf = (fields: Fields): Line => ({ fields, text: inWords(fields, plan.planDate) });
+    const add = () => {
+        setLines(withPending());
+        pending.forget();
+        setAsked(null);
+    };
+    // What is typed and not added would be lost: whoever keeps the study is asked.
+    const keep = (run: boolean) => (pending.kind === null ? save({ run, lines }) : setAsked({ run }));
     const same = (a: string[], b: string[]) => a.length === b.length && a.every((one) => b.includes(one));
     const {
         send: save,
         busy,
         trouble,
     } = useCommand(
-        (run: boolean) => {
+        ({ run, lines }: { run: boolean; lines: Line[] }) => {
             const body = {
                 name,
                 run,
@@ -63,7 +75,7 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
         <form
             onSubmit={(event) => {
                 event.preventDefault();
-                save(true);
+                keep(true);
             }}
         >
             <PanelHead title={study ? t('Change :name', { name: study.name }) : t('New study')} onClose={onClose} />
@@ -119,10 +131,43 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                     </li>
                 ))}
             </ul>
-            <ChangeFields
-                calendars={calendars}
-                onAdd={(fields) => setLines([...lines, { fields, text: inWords(fields, plan.planDate) }])}
-            />
+            <ChangeFields change={pending} calendars={calendars} onAdd={add} />
+            {asked && pending.kind !== null && (
+                <div role="alert" className="mt-3 rounded border border-look bg-look-tint px-2.5 py-2 text-sm">
+                    <p className="mb-2 font-semibold">
+                        {pending.fields === null
+                            ? t(':what is chosen, but not filled in. The study has not been kept yet.', { what: t(pending.kind.label) })
+                            : t(':what is typed, but not added. The study has not been kept yet.', { what: lineOf(pending.fields).text })}
+                    </p>
+                    <div className="flex flex-wrap gap-2">
+                        {pending.fields !== null && (
+                            <Button
+                                autoFocus
+                                look="act"
+                                disabled={busy}
+                                onClick={() => {
+                                    add();
+                                    save({ run: asked.run, lines: withPending() });
+                                }}
+                            >
+                                {t('Add it and keep')}
+                            </Button>
+                        )}
+                        <Button
+                            autoFocus={pending.fields === null}
+                            disabled={busy}
+                            onClick={() => {
+                                pending.forget();
+                                setAsked(null);
+                                save({ run: asked.run, lines });
+                            }}
+                        >
+                            {t('Keep without it')}
+                        </Button>
+                        <Button onClick={() => setAsked(null)}>{t('Go back')}</Button>
+                    </div>
+                </div>
+            )}
             {trouble && (
                 <p role="alert" className="mt-3 rounded bg-broken-tint px-2 py-1 text-sm">
                     {trouble}
@@ -132,7 +177,7 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                 <Button type="submit" look="act" disabled={busy || chosenSites.length === 0}>
                     {t('Keep and plan it')}
                 </Button>
-                <Button disabled={busy} onClick={() => save(false)}>
+                <Button disabled={busy} onClick={() => keep(false)}>
                     {t('Only keep it')}
                 </Button>
             </div>

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Capacity;
+
+/** What an operation of an order or a proposal takes at its own centre. */
+final readonly class Work
+{
+    /**
+     * @param  int  $op  its number
+     * @param  string  $centre  code of the work centre
+     * @param  int  $crew  units that it holds at once
+     * @param  int  $minutes  for which it holds them
+     * @param  int  $queue  millionths of a minute before it
+     * @param  int  $move  millionths of a minute after it
+     */
+    public function __construct(
+        public int $op,
+        public string $centre,
+        public int $crew,
+        public int $minutes,
+        public int $queue,
+        public int $move,
+        public string $family,
+    ) {
+    }
+}
