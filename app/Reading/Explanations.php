@@ -84,14 +84,50 @@ final readonly class Explanations
         }
 
         return new Explanation(
-            trans(
-                ':item at :site, :from to :to',
-                [
-                    'item' => $point->item, 'site' => $point->site, 'from' => $this->day(max($row->start, $this->plan->planDate)),
-                    'to' => $this->day($row->end),
-                ],
-            ),
-            $lines, trans('What moves in this time'), $this->moves($point, $row, $asExpected),
+            $this->span($point, $row), $lines, trans('What moves in this time'), $this->moves($point, $row, $asExpected),
+        );
+    }
+
+    /** What is needed of a point in a period, or proposed to be started, one by one. */
+    public function period(StoredPoint $point, BucketRow $row, GridFigure $figure): Explanation
+    {
+        $lines = $moves = [];
+        if ($figure === GridFigure::Needed) {
+            $sums = ['out_sales' => $row->sales, 'out_forecast' => $row->forecast, 'out_parts' => $row->parts, 'out_transfers' => $row->out];
+            foreach (array_filter($sums) as $code => $qty) {
+                $lines[] = $this->line($code, $qty);
+            }
+            foreach ($point->demands as $demand) {
+                if ($demand->kind !== DemandKind::Safety && $demand->need >= $row->start && $demand->need <= $row->end) {
+                    $moves[] = [(int) $demand->need, $this->describe->demand($demand), $demand->qty];
+                }
+            }
+        } else {
+            foreach ($point->supplies as $supply) {
+                $start = max($supply->start, $this->plan->planDate);
+                if ($supply->isProposal() && $start >= $row->start && $start <= $row->end) {
+                    $moves[] = [$start, $this->describe->supply($supply), $supply->qty];
+                }
+            }
+        }
+        $lines[] = $this->line('sum', $figure->of($row, false), Tone::Sum);
+        usort($moves, fn (array $a, array $b) => $a[0] <=> $b[0]);
+
+        return new Explanation(
+            $this->span($point, $row), $lines,
+            $figure === GridFigure::Needed ? trans('What needs it') : trans('What is to start'),
+            array_map(fn (array $move) => new ExplanationPeg($move[1], $this->day($move[0]), Quantity::format($move[2])), $moves),
+        );
+    }
+
+    private function span(StoredPoint $point, BucketRow $row): string
+    {
+        return trans(
+            ':item at :site, :from to :to',
+            [
+                'item' => $point->item, 'site' => $point->site, 'from' => $this->day(max($row->start, $this->plan->planDate)),
+                'to' => $this->day($row->end),
+            ],
         );
     }
 

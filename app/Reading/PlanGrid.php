@@ -20,8 +20,12 @@ final readonly class PlanGrid
     /** How many periods a grid shows at most. */
     public const MOST_PERIODS = 60;
 
-    public function __construct(private StoredPlan $plan, private BucketSize $size, private bool $asExpected)
-    {
+    public function __construct(
+        private StoredPlan $plan,
+        private BucketSize $size,
+        private bool $asExpected,
+        private GridFigure $figure = GridFigure::Balance,
+    ) {
     }
 
     /** @return list<string> first days of the periods, as ISO dates */
@@ -107,7 +111,8 @@ final readonly class PlanGrid
     private function cell(StoredPoint $point, BucketRow $row): GridCell
     {
         return new GridCell(
-            $this->plan->dates->iso($row->start), Quantity::format($this->balance($row)), $this->mark($point, $row),
+            $this->plan->dates->iso($row->start), Quantity::format($this->figure->of($row, $this->asExpected)),
+            $this->figure === GridFigure::Balance ? $this->mark($point, $row) : BalanceMark::Calm,
             ($this->asExpected ? $row->proposalsExpected : $row->proposalsDue) > 0,
             ($this->asExpected ? $row->receiptsExpected : $row->receipts) > 0,
         );
@@ -115,7 +120,7 @@ final readonly class PlanGrid
 
     private function balance(BucketRow $row): int
     {
-        return $this->asExpected ? $row->expectedBalance : $row->balance;
+        return GridFigure::Balance->of($row, $this->asExpected);
     }
 
     /** Broken: the period ends below zero. Dip: a day in it does. Look: a day ends below safety stock. */

@@ -76,12 +76,12 @@ final readonly class Sheets
     }
 
     /** @return Sheet */
-    public function grid(GridFilter $filter, BucketSize $size, bool $asExpected): array
+    public function grid(GridFilter $filter, BucketSize $size, bool $asExpected, GridFigure $figure): array
     {
-        $grid = new PlanGrid($this->plan, $size, $asExpected);
+        $grid = new PlanGrid($this->plan, $size, $asExpected, $figure);
 
         return [
-            'name' => 'plan',
+            'name' => $figure === GridFigure::Balance ? 'plan' : "plan-{$figure->value}",
             'columns' => [
                 'item' => 'text', 'name' => 'text', 'site' => 'text', 'unit' => 'text', 'supply' => 'text',
                 ...array_fill_keys($grid->periods(), 'number'),
@@ -105,7 +105,7 @@ final readonly class Sheets
     {
         return [
             $row->item, $row->name, $row->site, $row->unit, $row->supply->value,
-            ...array_map(fn (GridCell $cell) => $cell->balance, $row->cells),
+            ...array_map(fn (GridCell $cell) => $cell->figure, $row->cells),
         ];
     }
 

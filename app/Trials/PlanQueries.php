@@ -10,6 +10,7 @@ use App\Planning\DraftLines;
 use App\Planning\NewCodes;
 use App\Planning\RowFingerprints;
 use App\Planning\RunProposals;
+use App\Reading\GridFigure;
 use App\Reading\Shapes\ConversionDelays;
 use App\Reading\Shapes\DraftAnswer;
 use App\Reading\Shapes\DraftedBalances;
@@ -382,11 +383,12 @@ final readonly class PlanQueries
      * @param  Lines  $lines
      * @param  list<string>  $points  by {@see \Yposta\Core\Network\Network::key()}
      * @param  string  $bucket  day, week or month
+     * @param  value-of<GridFigure>  $show
      * @return array<string, mixed> DraftedBalances
      */
-    public function balances(array $lines, array $points, string $bucket, bool $asExpected): array
+    public function balances(array $lines, array $points, string $bucket, bool $asExpected, string $show): array
     {
-        $view = new BalanceView(BucketSize::from($bucket), $asExpected);
+        $view = new BalanceView(BucketSize::from($bucket), $asExpected, GridFigure::from($show));
         $read = function (Trial $trial) use ($view, $points): array {
             $presenter = new TrialPresenter($trial->network(), $this->today());
 

@@ -63,7 +63,7 @@ it('explains every balance by lines that add up to it, and by moves that make ea
             }
             $moved = array_sum(array_map(fn (array $peg) => millionths($peg['qty']), $answer['pegs']));
             $name = "{$row['item']}@{$row['site']} {$cell['start']}";
-            expect($total)->toBe($sum, $name)->and($total)->toBe(millionths($cell['balance']), $name)
+            expect($total)->toBe($sum, $name)->and($total)->toBe(millionths($cell['figure']), $name)
                 ->and($moved)->toBe($sum - (int) $opening, "what moves at {$name}");
             $asked++;
         }

@@ -45,14 +45,16 @@ it('tells the effect of each line on top of those above, and of all together', f
 
 it('tells which balances of the plan it changes', function () {
     $points = ["PCB-207\x1fOSK", "SH-41\x1fOSK", "BAT-7\x1fLIN"];
-    $ask = fn (string $as) => $this->postJson('/draft/balances', ['points' => $points, 'bucket' => 'week', 'as' => $as])->assertOk()
-        ->json('balances');
+    $ask = fn (string $as, string $show = 'balance') => $this->postJson(
+        '/draft/balances',
+        ['points' => $points, 'bucket' => 'week', 'as' => $as, 'show' => $show],
+    )->assertOk()->json('balances');
     expect($ask('expected'))->toBe([]);
     ($this->draft)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-03']);
 
     // 10 there and 60 on Tuesday, less 23 on Wednesday; the week after, all is as it was
     expect($ask('expected')["PCB-207\x1fOSK"])->toBe(['2026-03-02' => '47'])->and($ask('expected'))->toHaveKey("SH-41\x1fOSK")->not
-        ->toHaveKey("BAT-7\x1fLIN");
+        ->toHaveKey("BAT-7\x1fLIN")->and($ask('expected', 'needed'))->toBe([]);
 });
 
 it('drops lines in any order, and undoes and redoes', function () {

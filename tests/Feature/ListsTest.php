@@ -74,10 +74,45 @@ it('shows every balance of the grid as a sum of what comes and goes until then',
             foreach ($plan->demands[$index] ?? [] as $demand) {
                 $balance -= $demand->need !== null && $demand->need <= $end ? $demand->qty : 0;
             }
-            expect($cell['balance'])->toBe(Quantity::format($balance), "{$row['item']}@{$row['site']} to {$next}");
+            expect($cell['figure'])->toBe(Quantity::format($balance), "{$row['item']}@{$row['site']} to {$next}");
         }
     }
 })->with([[11, 'week', 'expected'], [12, 'day', 'needed'], [13, 'month', 'expected']]);
+
+it('shows what is needed and what is to start in a period, as plain sums make it, and explains each by what makes it up', function (int $seed, string $bucket) {
+    [, $plan] = randomCompany($seed);
+    $points = $plan->structure->points;
+    $asked = 0;
+    foreach (['needed', 'to_start'] as $show) {
+        $sums = [];
+        foreach ($show === 'needed' ? $plan->demands : $plan->supplies as $index => $things) {
+            foreach ($things as $thing) {
+                $day = $show === 'needed' ? $thing->need : ($thing->isProposal() ? max($thing->start, $plan->options->planDate) : null);
+                $day === null || $sums["{$points[$index]->item->code}@{$points[$index]->site->code}"][$day][] = $thing->qty;
+            }
+        }
+        $shown = gridRows("bucket={$bucket}&show={$show}&sort=code");
+        foreach ($shown as $row) {
+            foreach (array_slice($row['cells'], 0, -1) as $place => $cell) {
+                $from = Day::parse($cell['start']);
+                $to = Day::parse($row['cells'][$place + 1]['start']) - 1;
+                $sum = 0;
+                foreach ($sums["{$row['item']}@{$row['site']}"] ?? [] as $day => $qties) {
+                    $sum += $day >= $from && $day <= $to ? array_sum($qties) : 0;
+                }
+                expect($cell['figure'])->toBe(Quantity::format($sum), "{$show} {$row['item']} {$cell['start']}")->and($cell['mark'])->toBe('calm');
+                if ($sum > 0 && $asked++ < 60) {
+                    $answer = test()->getJson('/plan/ask?'.http_build_query(
+                        ['item' => $row['item'], 'at' => $row['site'], 'period' => $cell['start'], 'bucket' => $bucket, 'show' => $show],
+                    ))->assertOk()->json();
+                    expect(array_column($answer['lines'], 'qty', 'tone')['sum'])->toBe($cell['figure'])
+                        ->and(array_sum(array_map(Quantity::parse(...), array_column($answer['pegs'], 'qty'))))->toBe($sum);
+                }
+            }
+        }
+    }
+    expect($asked)->toBeGreaterThan(20);
+})->with([[14, 'week'], [15, 'month']]);
 
 it('filters and sorts the grid as a person would', function () {
     [, $plan] = randomCompany(21);

@@ -35,7 +35,12 @@ it('gives the plan as it is filtered, by the periods on screen', function () {
     $page = $this->getJson('/plan/rows?bucket=month&sort=code&q=sh-')->json('rows');
 
     expect(array_column($rows, 'item'))->toBe(array_column($page, 'item'))->and($rows[0]['2026-04-01'])
-        ->toBe($page[0]['cells'][1]['balance'])
+        ->toBe($page[0]['cells'][1]['figure'])
+        ->and(array_column(sheet('/sheets/plan.csv?bucket=month&sort=code&q=sh-&show=needed'), '2026-04-01'))
+        ->toBe(array_map(
+            fn (array $row) => $row['cells'][1]['figure'],
+            $this->getJson('/plan/rows?bucket=month&sort=code&q=sh-&show=needed')->json('rows'),
+        ))
         ->and(sheet('/sheets/plan.csv'))->toHaveCount(DB::table('plan_points')->count());
 });
 

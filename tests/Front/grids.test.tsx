@@ -48,7 +48,7 @@ describe('the plan grid', () => {
         troubleFrom: null,
         cells: PERIODS.map((start, place) => ({
             start,
-            balance: String(n * 10 - place),
+            figure: String(n * 10 - place),
             mark: place === 2 && n === 1 ? 'broken' : 'calm',
             proposed: false,
             ordered: place === 1,

@@ -208,6 +208,8 @@ function Page({ grid }: { grid: boolean }) {
     return (
         <main id="page" tabIndex={-1}>
             <button>other</button>
+            <button aria-haspopup="menu">menu</button>
+            <input aria-label="typed" />
             {grid ? <Window /> : <List names={['ash', 'birch']} />}
         </main>
     );
@@ -225,11 +227,22 @@ describe('Down on a page', () => {
         expect(focused()).toContain(first);
     });
 
-    it('does nothing while something else has the focus', async () => {
+    it('enters it from a button above it, too, which has no use for the key', async () => {
         const user = userEvent.setup();
         render(<Page grid={false} />);
         screen.getByText('other').focus();
         await user.keyboard('{ArrowDown}');
-        expect(focused()).toBe('other');
+        expect(focused()).toContain('ash');
+    });
+
+    it('does nothing while a field or a menu has the focus', async () => {
+        const user = userEvent.setup();
+        render(<Page grid={false} />);
+        screen.getByLabelText('typed').focus();
+        await user.keyboard('{ArrowDown}');
+        expect(document.activeElement).toBe(screen.getByLabelText('typed'));
+        screen.getByText('menu').focus();
+        await user.keyboard('{ArrowDown}');
+        expect(focused()).toBe('menu');
     });
 });

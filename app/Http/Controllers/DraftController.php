@@ -9,6 +9,7 @@ use App\Actions\EditDraft;
 use App\Actions\SaveStudy;
 use App\Actions\StartRun;
 use App\Models\Draft;
+use App\Reading\GridFigure;
 use App\Reading\Shapes\DraftedBalances;
 use App\Reading\Shapes\KeptStudy;
 use App\Support\Roles;
@@ -16,6 +17,7 @@ use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 
 /** A person's draft: what is tried before anything is written. */
 final class DraftController extends Controller
@@ -79,7 +81,7 @@ final class DraftController extends Controller
     {
         $given = $request->validate([
             'points' => 'required|array|max:300', 'points.*' => 'string|max:400', 'bucket' => 'required|in:day,week,month',
-            'as' => 'required|in:expected,needed',
+            'as' => 'required|in:expected,needed', 'show' => ['required', Rule::enum(GridFigure::class)],
         ]);
         $lines = Draft::of($this->user($request))->lines ?? [];
 
@@ -91,6 +93,7 @@ final class DraftController extends Controller
                 points: array_values($given['points']),
                 bucket: $given['bucket'],
                 asExpected: $given['as'] === 'expected',
+                show: $given['show'],
             ));
     }
 

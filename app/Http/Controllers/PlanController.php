@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Reading\Explanations;
+use App\Reading\GridFigure;
 use App\Reading\GridFilter;
 use App\Reading\Pages\ItemPage;
 use App\Reading\Pages\PlanPage;
@@ -41,7 +42,7 @@ final class PlanController extends Controller
             ))->show();
         }
         $filter = $this->filter($request);
-        $grid = new PlanGrid($plan, $this->size($request), $this->asExpected($request));
+        $grid = $this->grid($plan, $request);
 
         return (new PlanPage(
             planned: true,
@@ -62,7 +63,7 @@ final class PlanController extends Controller
         abort_if($plan === null, 404);
         $offset = max(0, $request->integer('offset'));
 
-        $grid = new PlanGrid($plan, $this->size($request), $this->asExpected($request));
+        $grid = $this->grid($plan, $request);
 
         return response()->json(new GridRows($grid->rows($this->filter($request), $offset, self::PAGE), $plan->run->id));
     }
@@ -102,14 +103,25 @@ final class PlanController extends Controller
     {
         [$plan, $point] = $this->asked($request);
         $plan->load([$point->n]);
-        $grid = new PlanGrid($plan, $this->size($request), $this->asExpected($request));
-        $rows = $grid->buckets()->of($point->supplies, $point->demands);
+        $rows = $this->grid($plan, $request)->buckets()->of($point->supplies, $point->demands);
         foreach ($rows as $place => $row) {
             if ($plan->dates->iso($row->start) === $request->string('period')->toString()) {
-                return response()->json((new Explanations($plan))->balance($point, $rows, $place, $this->asExpected($request)));
+                return response()->json($this->figure($request) === GridFigure::Balance
+                    ? (new Explanations($plan))->balance($point, $rows, $place, $this->asExpected($request))
+                    : (new Explanations($plan))->period($point, $row, $this->figure($request)));
             }
         }
         abort(404);
+    }
+
+    private function grid(StoredPlan $plan, Request $request): PlanGrid
+    {
+        return new PlanGrid($plan, $this->size($request), $this->asExpected($request), $this->figure($request));
+    }
+
+    private function figure(Request $request): GridFigure
+    {
+        return GridFigure::tryFrom($request->string('show')->toString()) ?? GridFigure::Balance;
     }
 
     /** @return array{StoredPlan, StoredPoint} */
@@ -139,7 +151,7 @@ final class PlanController extends Controller
         );
     }
 
-    /** @return array{q: string, supply: string, supplier: string, trouble: string, sort: string, bucket: value-of<BucketSize>, as: 'expected'|'needed'} the filter as it stands in the URL */
+    /** @return array{q: string, supply: string, supplier: string, trouble: string, sort: string, bucket: value-of<BucketSize>, as: 'expected'|'needed', show: value-of<GridFigure>} the filter as it stands in the URL */
     private function shown(Request $request): array
     {
         return [
@@ -147,7 +159,7 @@ final class PlanController extends Controller
             'supplier' => $request->string('supplier')->toString(),
             'trouble' => $request->boolean('trouble') ? '1' : '', 'sort' => $request->string('sort', 'structure')->toString(),
             'bucket' => $this->size($request)->value,
-            'as' => $this->asExpected($request) ? 'expected' : 'needed',
+            'as' => $this->asExpected($request) ? 'expected' : 'needed', 'show' => $this->figure($request)->value,
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Reading\GridFigure;
 use App\Reading\GridFilter;
 use App\Reading\MessageList;
 use App\Reading\Sheets;
@@ -67,6 +68,7 @@ final class SheetController extends Controller
                     $request->boolean('trouble'), $text, $request->string('sort', 'structure')->toString(),
                 ),
                 BucketSize::tryFrom($request->string('bucket')->toString()) ?? BucketSize::Week, $this->asExpected($request),
+                GridFigure::tryFrom($request->string('show')->toString()) ?? GridFigure::Balance,
             ),
             default => $sheets->flow(
                 $plan->findPoint($request->string('item')->toString(), $request->string('at')->toString()) ?? abort(404),

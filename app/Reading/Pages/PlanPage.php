@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading\Pages;
 
+use App\Reading\GridFigure;
 use App\Reading\Shapes\CodeAndName;
 use App\Reading\Shapes\GridRow;
 use Yposta\Core\Network\BucketSize;
@@ -16,7 +17,8 @@ final readonly class PlanPage extends Page
      * @param  list<GridRow>  $rows
      * @param  list<CodeAndName>  $suppliers
      * @param  array{
-     *     q: string, supply: string, supplier: string, trouble: string, sort: string, bucket: value-of<BucketSize>, as: 'expected'|'needed'
+     *     q: string, supply: string, supplier: string, trouble: string, sort: string, bucket: value-of<BucketSize>, as: 'expected'|'needed',
+     *     show: value-of<GridFigure>
      * }  $filter
      */
     public function __construct(

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Trials\Views;
 
+use App\Reading\GridFigure;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Plan\BucketRow;
 use Yposta\Core\Plan\Buckets;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
 
-/** Balances of points by period, as far as a draft makes other ones of them. */
+/** Balances of points by period, or another figure of the grid, as far as a draft makes other ones of them. */
 final readonly class BalanceView
 {
     /** How many periods are looked at. */
     private const MOST_PERIODS = 60;
 
-    public function __construct(private BucketSize $size, private bool $asExpected)
+    public function __construct(private BucketSize $size, private bool $asExpected, private GridFigure $figure)
     {
     }
 
@@ -35,7 +35,7 @@ final readonly class BalanceView
                 ? []
                 : array_slice($buckets->of($plan->supplies[$index] ?? [], $plan->demands[$index] ?? []), 0, self::MOST_PERIODS);
             foreach ($rows as $row) {
-                $balances[$key][$presenter->dates->iso($row->start)] = $this->balance($row);
+                $balances[$key][$presenter->dates->iso($row->start)] = $this->figure->of($row, $this->asExpected);
             }
         }
 
@@ -61,10 +61,5 @@ final readonly class BalanceView
         }
 
         return $changed;
-    }
-
-    private function balance(BucketRow $row): int
-    {
-        return $this->asExpected ? $row->expectedBalance : $row->balance;
     }
 }

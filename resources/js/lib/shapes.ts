@@ -18,6 +18,9 @@ export type DemandKind = 'forecast' | 'out' | 'part' | 'safety' | 'sales';
 /** How an element of one plan differs from that of another. */
 export type DifferenceKind = 'added' | 'gone' | 'changed';
 
+/** What the plan grid shows of each period. */
+export type GridFigure = 'balance' | 'needed' | 'to_start';
+
 /** What a search has found. */
 export type HitKind = 'item' | 'order' | 'sales' | 'customer' | 'supplier';
 
@@ -451,10 +454,10 @@ export interface FoundRemedy {
     cost: number[];
 }
 
-/** One bucket of the plan grid. `mark` is calm, look, dip (short on a day in between) or broken. */
+/** One bucket of the plan grid: the figure asked for. `mark` is of a balance: calm, look, dip (short on a day in between) or broken. */
 export interface GridCell {
     start: string;
-    balance: string;
+    figure: string;
     mark: BalanceMark;
     proposed: boolean;
     ordered: boolean;
@@ -794,7 +797,16 @@ export interface PlanPage {
     inTrouble: number;
     points: number;
     suppliers: CodeAndName[];
-    filter: { q: string; supply: string; supplier: string; trouble: string; sort: string; bucket: BucketSize; as: 'expected' | 'needed' };
+    filter: {
+        q: string;
+        supply: string;
+        supplier: string;
+        trouble: string;
+        sort: string;
+        bucket: BucketSize;
+        as: 'expected' | 'needed';
+        show: GridFigure;
+    };
 }
 
 /** An item at a site as the inspector and its page show it. */

@@ -1,12 +1,17 @@
 import { useEffect } from 'react';
 
-/** From a page on which nothing has the focus, the arrow down key goes to the tab stop of its first grid. */
+/** A button or a link of the page, above its grid, that does nothing of its own with arrow keys. */
+const ABOVE = '#page button:not([aria-haspopup], [role]), #page a[href]';
+
+/** From a page on which nothing has the focus, or from a button above its grid, the arrow down key goes to the tab stop of its first grid. */
 export function useFirstRow(): void {
     useEffect(() => {
         const onKey = (event: globalThis.KeyboardEvent) => {
-            const idle = document.activeElement === document.body || document.activeElement?.id === 'page';
+            const focus = document.activeElement;
+            const above = focus !== null && focus.matches(ABOVE) && focus.closest('[data-row], [data-cell], [role=dialog]') === null;
+            const idle = focus === document.body || focus?.id === 'page' || above;
             const stop =
-                event.key === 'ArrowDown' && idle
+                event.key === 'ArrowDown' && !event.defaultPrevented && idle
                     ? document.querySelector<HTMLElement>('#page [data-row], #page [data-cell][tabindex="0"]')
                     : null;
             if (stop) {

@@ -130,7 +130,7 @@ function Record({ detail, bucket, as }: { detail: PointDetail; bucket: string; a
     const asExpected = as === 'expected';
     const key = pointKey(detail.item, detail.site);
     const points = useMemo(() => [key], [key]);
-    const drafted = useDraftedBalances(points, bucket, as)[key];
+    const drafted = useDraftedBalances(points, { bucket, as })[key];
     const [asked, setAsked] = useState<AskedAt | null>(null);
     const asking = useCommand(
         ({ start }: { start: string; target: HTMLElement }) =>

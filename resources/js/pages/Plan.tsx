@@ -5,16 +5,24 @@ import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillToggle } from '@/components/Pill';
+import { Segments } from '@/components/Segments';
 import { Inspector } from '@/layout/Shell';
+import { grouped } from '@/lib/digits';
 import type { PlanPage, PointDetail } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
-import { t, tn } from '@/lib/t';
+import { type Sentence, t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { ItemPanel } from '@/pages/parts/ItemPanel';
 import { PlanGrid, type Picked } from '@/pages/parts/PlanGrid';
 
-const DEFAULTS = { sort: 'structure', as: 'expected' };
+const DEFAULTS = { sort: 'structure', as: 'expected', show: 'balance' };
+
+const SHOWN: Record<string, Sentence> = {
+    balance: 'Balance at the end of each period, :trouble of :points items in trouble',
+    needed: 'What is needed in each period, :trouble of :points items in trouble',
+    to_start: 'What is to start in each period, :trouble of :points items in trouble',
+};
 
 export default function Plan({ planned, periods, rows, total, inTrouble, points, suppliers, filter }: PlanPage) {
     const { plan, site, counts } = useShared();
@@ -28,7 +36,7 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
         <>
             <div className="flex items-start gap-3">
                 <PageHead title={t('Plan')}>
-                    {t('Balance at the end of each period, :trouble of :points items in trouble', { trouble: inTrouble, points })}
+                    {t(SHOWN[filter.show ?? 'balance'] ?? 'Plan', { trouble: grouped(inTrouble), points: grouped(points) })}
                 </PageHead>
                 <span className="ml-auto flex shrink-0 items-center gap-4">
                     {counts.messages > 0 && (
@@ -82,6 +90,16 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                         { value: 'week', label: t('Weeks') },
                         { value: 'day', label: t('Days') },
                         { value: 'month', label: t('Months') },
+                    ]}
+                />
+                <Segments
+                    label={t('What the periods show')}
+                    value={filter.show ?? 'balance'}
+                    onChange={(show) => change({ show })}
+                    choices={[
+                        { value: 'balance', label: t('balance') },
+                        { value: 'needed', label: t('needed') },
+                        { value: 'to_start', label: t('to start') },
                     ]}
                 />
                 <FindBox label={t('Find an item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />

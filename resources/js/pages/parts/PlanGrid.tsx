@@ -8,7 +8,7 @@ import { period, weekday } from '@/lib/format';
 import { getJson } from '@/lib/http';
 import type { BalanceMark, Explanation, GridCell, GridRow, GridRows, PointDetail } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
-import { t } from '@/lib/t';
+import { type Sentence, t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { pointKey, useDraftedBalances } from '@/lib/useDraftedBalances';
 import { useGridKeys } from '@/lib/useGridKeys';
@@ -35,6 +35,12 @@ const RECORD_ROW = 26;
 const PAGE = 50;
 const HEAD_WIDTH = 300;
 
+const GRID_LABELS: Record<string, Sentence> = {
+    balance: 'Balance by item and period',
+    needed: 'What is needed, by item and period',
+    to_start: 'What is to start, by item and period',
+};
+
 const keyOf = (row: GridRow) => pointKey(row.item, row.site);
 
 /**
@@ -48,7 +54,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
     const focused = useRef(0);
     const { plan, site } = useShared();
     const width = filter.bucket === 'day' ? 62 : 64;
-    const view = { bucket: filter.bucket ?? 'week', as: filter.as ?? 'expected' };
+    const view = { bucket: filter.bucket ?? 'week', as: filter.as ?? 'expected', show: filter.show ?? 'balance' };
     const isOpen = (row: GridRow) => opened.some((other) => keyOf(other) === keyOf(row));
 
     const [sizes, setSizes] = useState<ReadonlyMap<number, number>>(new Map()); // rows that are higher than others
@@ -83,8 +89,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
     const recordOf = (row: GridRow) => records[opened.findIndex((other) => keyOf(other) === keyOf(row))]?.data?.record ?? null;
     const drafted = useDraftedBalances(
         pages.flatMap((page) => page.data?.rows.map(keyOf) ?? []),
-        view.bucket,
-        view.as,
+        view,
     );
     const asking = useCommand(
         ({ row, start }: { row: GridRow; start: string; target: HTMLElement }) =>
@@ -143,7 +148,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
             <div
                 ref={grid}
                 role="treegrid"
-                aria-label={t('Balance by item and period')}
+                aria-label={t(GRID_LABELS[view.show] ?? 'Balance by item and period')}
                 aria-rowcount={total + 1}
                 aria-colcount={periods.length + 1}
                 onKeyDown={onKey}
@@ -186,6 +191,7 @@ export function PlanGrid({ periods, firstRows, total, filter, picked, onPick }: 
                                         index={item.index}
                                         width={width}
                                         drafted={drafted[keyOf(row)]}
+                                        show={view.show}
                                         isPicked={isPicked}
                                         isOpen={isOpen(row)}
                                         indent={filter.sort === 'structure' || !filter.sort}
@@ -233,6 +239,7 @@ interface RowProps {
     index: number;
     width: number;
     drafted: Record<string, string> | undefined;
+    show: string;
     isPicked: boolean;
     isOpen: boolean;
     indent: boolean;
@@ -241,7 +248,7 @@ interface RowProps {
     onAsk: (cell: GridCell, target: HTMLElement) => void;
 }
 
-function Row({ row, index, width, drafted, isPicked, isOpen, indent, onPick, onToggle, onAsk }: RowProps) {
+function Row({ row, index, width, drafted, show, isPicked, isOpen, indent, onPick, onToggle, onAsk }: RowProps) {
     return (
         <div
             role="row"
@@ -304,8 +311,8 @@ function Row({ row, index, width, drafted, isPicked, isOpen, indent, onPick, onT
                         </span>
                     )}
                     {cell.mark === 'look' && <span className="sr-only">{t('under safety stock')}</span>}
-                    <DraftedQuantity value={cell.balance} drafted={drafted?.[cell.start]} decimals={row.decimals} />
-                    {(cell.ordered || cell.proposed) && (
+                    <DraftedQuantity value={cell.figure} drafted={drafted?.[cell.start]} decimals={row.decimals} />
+                    {show === 'balance' && (cell.ordered || cell.proposed) && (
                         <span
                             aria-hidden
                             className={`absolute right-2 bottom-[3px] h-[4px] w-6 rounded-[1px] ${cell.ordered ? 'cover-order' : 'cover-proposal'}`}
