@@ -43,6 +43,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/', TodayController::class);
 
     Route::get('/demand', [DemandController::class, 'index']);
+    Route::get('/demand/rows', [DemandController::class, 'rows']);
     Route::get('/demand/line', [DemandController::class, 'line']);
     Route::post('/demand/forecast', [DemandController::class, 'change']);
 
@@ -56,20 +57,23 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/thread/without', [PeggingController::class, 'without']);
 
     Route::get('/proposals', [ProposalController::class, 'index']);
+    Route::get('/proposals/rows', [ProposalController::class, 'rows']);
     Route::get('/proposals/{number}', [ProposalController::class, 'show']);
     Route::post('/proposals/preview', [ProposalController::class, 'preview']);
     Route::post('/proposals/convert', [ProposalController::class, 'convert']);
 
     Route::get('/orders', [OrderController::class, 'index']);
+    Route::get('/order-rows', [OrderController::class, 'rows']);
     Route::get('/orders/line', [OrderController::class, 'line']);
     Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');
     Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
 
-    Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow'])
+    Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow', 'sales', 'orders', 'journal', 'shortages', 'reservations'])
         ->whereIn('format', ['csv', 'xlsx']);
     Route::get('/bundle.zip', BundleController::class);
 
     Route::get('/messages', [MessageController::class, 'index']);
+    Route::get('/messages/rows', [MessageController::class, 'rows']);
     Route::get('/messages/{n}/risk', [MessageController::class, 'risk']);
     Route::post('/messages/answer', [MessageController::class, 'answer']);
     Route::post('/messages/apply', [MessageController::class, 'apply']);

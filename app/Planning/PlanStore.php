@@ -9,11 +9,13 @@ use App\Support\PhraseJson;
 use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Amounts;
 use Yposta\Core\Plan\Causes;
 use Yposta\Core\Plan\MessageIdentity;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\PlanPhrases;
+use Yposta\Core\Plan\PurchaseValue;
 use Yposta\Core\Plan\Risk;
 use Yposta\Core\Plan\StockValue;
 use Yposta\Core\Plan\Summary;
@@ -110,9 +112,11 @@ final class PlanStore
         $insert = new BulkInsert('plan_supplies', [
             'run_id', 'n', 'point', 'kind', 'type', 'name', 'rank', 'qty', 'start', 'due', 'effective', 'available', 'earliest', 'priority',
             'pinned', 'released', 'overdue',
-            'brought_in', 'supplier_code', 'from_site_code', 'waits_for', 'reason', 'for_sales', 'for_forecast',
+            'brought_in', 'supplier_code', 'from_site_code', 'waits_for', 'reason', 'for_sales', 'for_forecast', 'cost',
         ], self::ROWS_AT_ONCE);
+        $costs = PurchaseValue::ofNetwork($plan->network);
         foreach ($plan->supplies as $index => $supplies) {
+            $item = $plan->structure->points[$index]->item;
             foreach ($supplies as $supply) {
                 $reason = $supply->reason;
                 [$sales, $forecast] = $causes->of($supply);
@@ -127,6 +131,9 @@ final class PlanStore
                     $supply->waitsFor === null ? null : $this->numbers[spl_object_id($supply->waitsFor)],
                     $reason === null ? null : json_encode(array_values(get_object_vars($reason)), JSON_THROW_ON_ERROR),
                     $sales, $forecast,
+                    $supply->isProposal() && $supply->type === OrderKind::Buy
+                        ? $costs->of($supply->qty, $item->code, $supply->supplier, $item->unitCost)
+                        : null,
                 ]);
             }
         }

@@ -11,10 +11,13 @@ use App\Planning\RunParameters;
 use App\Reading\Shapes\ForecastCell;
 use App\Reading\Shapes\ForecastRow;
 use App\Reading\Shapes\SalesRow;
+use App\Reading\Shapes\SalesRows;
 use App\Reading\Shapes\Strip;
 use App\Support\Settings;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 use Yposta\Core\Demand\ForecastConsumption;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Quantity\Quantity;
@@ -25,8 +28,6 @@ use Yposta\Core\Run\Peg;
 /** Sales lines with their cover, and the forecasts with what orders have consumed of them. */
 final readonly class DemandView
 {
-    public const MOST_LINES = 500;
-
     public const MOST_PERIODS = 26;
 
     private Dates $dates;
@@ -36,50 +37,68 @@ final readonly class DemandView
         $this->dates = new Dates;
     }
 
-    /**
-     * Open sales lines, by due date; with the cover that the live plan gives them.
-     *
-     * @return list<SalesRow>
-     */
-    public function sales(string $site, string $text, bool $onlyLate): array
-    {
-        $query = DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')->whereColumn('l.shipped', '<', 'l.qty')
-            ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
-            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['l.order_code', 'l.customer', 'l.item_code'], $text))
-            ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')->select(['l.*', 'i.name', 'i.unit', 'i.decimals']);
-        $planned = $this->planned($onlyLate);
-        $lines = $onlyLate
-            ? $query->get()->filter(fn ($line) => isset($planned["{$line->order_code}/{$line->line}"]))->take(self::MOST_LINES)
-            : $query->limit(self::MOST_LINES)->get();
-        $shown = array_values($lines->map(fn ($line) => $planned["{$line->order_code}/{$line->line}"] ?? null)
-            ->filter(fn ($n) => $n !== null)->all());
-        $pegs = $this->plan === null ? [] : $this->plan->pegsOfDemands($shown);
-        $rows = [];
-        foreach ($lines as $line) {
-            $n = $planned["{$line->order_code}/{$line->line}"] ?? null;
-            $demand = $n === null ? null : $this->plan?->demandNumbered($n);
-            $rows[] = new SalesRow(
-                reference: (string) Reference::sales($line->order_code, $line->line),
-                order: $line->order_code,
-                line: $line->line,
-                customer: $line->customer,
-                item: $line->item_code,
-                name: $line->name,
-                site: $line->site_code,
-                unit: $line->unit,
-                decimals: (int) $line->decimals,
-                open: Quantity::format((int) $line->qty - (int) $line->shipped),
-                shipped: Quantity::format((int) $line->shipped),
-                due: substr($line->due, 0, 10),
-                priority: (int) $line->priority,
-                expected: $this->dates->isoOrNull($demand?->expected),
-                lateDays: $demand?->daysPastDue() ?? 0,
-                reason: $demand === null ? null : $this->plan->holdUpOf($demand) ?? self::passed($demand),
-                strip: $demand === null ? null : $this->strip($demand, $pegs[$n] ?? []),
-            );
-        }
+    /** Names of the columns that the sales lines can be sorted by, and what they are sorted by. */
+    public const SORTED = [
+        'order' => 'l.order_code', 'customer' => 'l.customer', 'item' => 'l.item_code', 'site' => 'l.site_code',
+        'open' => 'l.qty - l.shipped', 'due' => 'l.due', 'priority' => 'l.priority', 'cover' => 'd.uncovered', 'expected' => 'd.expected',
+        'late' => 'case when d.original_date is null then d.late_days else 100000 + d.late_days end',
+    ];
 
-        return $rows;
+    /**
+     * Open sales lines, by due date or as asked; with the cover that the live plan gives them.
+     *
+     * @param  int  $from  place in the list
+     */
+    public function sales(
+        string $site,
+        string $text,
+        bool $onlyLate,
+        ListOrder $order,
+        int $from = 0,
+        int $rows = ListOrder::ROWS,
+    ): SalesRows {
+        $query = DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')
+            ->leftJoin('plan_demands as d', fn (JoinClause $join) => $join->on('d.name', '=', 'l.order_code')->on('d.line', '=', 'l.line')
+                ->where('d.run_id', $this->plan->run->id ?? 0)->where('d.kind', 'sales'))
+            ->whereColumn('l.shipped', '<', 'l.qty')
+            ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['l.order_code', 'l.customer', 'l.item_code'], $text));
+        $late = StoredPlan::late(clone $query)->count();
+        $onlyLate && StoredPlan::late($query);
+        $total = $onlyLate ? $late : (clone $query)->count();
+        $lines = $order->apply($query, self::SORTED)
+            ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')
+            ->offset($from)->limit($rows)->get(['l.*', 'i.name', 'i.unit', 'i.decimals', 'd.n']);
+        $shown = array_values($lines->pluck('n')->filter(fn ($n) => $n !== null)->map(fn ($n) => (int) $n)->all());
+        $pegs = $this->plan === null ? [] : $this->plan->pegsOfDemands($shown);
+
+        return new SalesRows(array_values($lines->map(fn (stdClass $line) => $this->line($line, $pegs))->all()), $total, $late);
+    }
+
+    /** @param  array<int, list<Peg>>  $pegs  by number of the demand */
+    private function line(stdClass $line, array $pegs): SalesRow
+    {
+        $demand = $line->n === null ? null : $this->plan?->demandNumbered((int) $line->n);
+
+        return new SalesRow(
+            reference: (string) Reference::sales($line->order_code, $line->line),
+            order: $line->order_code,
+            line: $line->line,
+            customer: $line->customer,
+            item: $line->item_code,
+            name: $line->name,
+            site: $line->site_code,
+            unit: $line->unit,
+            decimals: (int) $line->decimals,
+            open: Quantity::format((int) $line->qty - (int) $line->shipped),
+            shipped: Quantity::format((int) $line->shipped),
+            due: substr($line->due, 0, 10),
+            priority: (int) $line->priority,
+            expected: $this->dates->isoOrNull($demand?->expected),
+            lateDays: $demand?->daysPastDue() ?? 0,
+            reason: $demand === null ? null : $this->plan->holdUpOf($demand) ?? self::passed($demand),
+            strip: $demand === null ? null : $this->strip($demand, $pegs[(int) $line->n] ?? []),
+        );
     }
 
     /** Why a line is late that waits for nothing any more. */
@@ -92,18 +111,6 @@ final readonly class DemandView
     private function strip(Demand $demand, array $pegs): ?Strip
     {
         return $this->plan === null ? null : (new Describe($this->plan))->strip($demand, $pegs);
-    }
-
-    /** @return array<string, int> number of the demand in the plan by ORDER/LINE */
-    private function planned(bool $onlyLate): array
-    {
-        if ($this->plan === null) {
-            return [];
-        }
-
-        return DB::table('plan_demands')->where('run_id', $this->plan->run->id)->where('kind', 'sales')
-            ->when($onlyLate, StoredPlan::late(...))->get(['name', 'line', 'n'])
-            ->mapWithKeys(fn ($row) => ["{$row->name}/{$row->line}" => (int) $row->n])->all();
     }
 
     /** @return list<string> */

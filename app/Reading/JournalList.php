@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Reading\Shapes\JournalRow;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Spatie\Activitylog\Models\Activity;
 
@@ -13,13 +14,18 @@ final class JournalList
 {
     public const MOST = 200;
 
+    /** @return Builder<Activity> entries in which a text stands; all for none */
+    public static function query(string $text): Builder
+    {
+        return Activity::query()->when($text !== '', function (Builder $query) use ($text): void {
+            TextMatch::in($query->getQuery(), ['description'], $text);
+        });
+    }
+
     /** @return list<JournalRow> */
     public static function of(string $text): array
     {
-        $entries = Activity::query()->with('causer')
-            ->when($text !== '', function ($query) use ($text): void {
-                TextMatch::in($query->getQuery(), ['description'], $text);
-            })->orderByDesc('id')->limit(self::MOST)->get();
+        $entries = self::query($text)->with('causer')->orderByDesc('id')->limit(self::MOST)->get();
         $commits = DB::table('commits')->whereIn(
             'id',
             $entries->map(fn (Activity $entry) => $entry->event === 'commit' ? (int) $entry->getExtraProperty('commit') : 0)->filter()

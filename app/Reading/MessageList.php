@@ -7,6 +7,7 @@ namespace App\Reading;
 use App\Planning\MessageChange;
 use App\Reading\Shapes\MessageKind;
 use App\Reading\Shapes\MessageTask;
+use App\Reading\Shapes\MessageTasks;
 use App\Support\Words;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -16,8 +17,6 @@ use Yposta\Core\Run\MessageCode;
 /** The messages of a plan as a list to work through: those not answered, or those put away. */
 final readonly class MessageList
 {
-    public const MOST = 400;
-
     private Describe $describe;
 
     public function __construct(private StoredPlan $plan)
@@ -75,16 +74,29 @@ final readonly class MessageList
         ));
     }
 
-    /** @return list<MessageTask> by what they put at risk, or by date */
-    public function tasks(Builder $query, bool $byDate): array
-    {
-        $rows = $query->when(! $byDate, fn (Builder $query) => $query->orderByDesc('m.risk_lines')->orderByDesc('m.risk_value'))
-            ->when(! $byDate, fn (Builder $query) => $query->orderByRaw("case m.code when 'below_safety' then 1 else 0 end"))
-            ->orderBy('m.from_date')->orderBy('m.n')->limit(self::MOST)
-            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')->select(['m.*', 'a.state', 'a.until', 'a.reason', 'u.name as by'])->get();
-        $this->plan->adopt($this->plan->pointsQuery()->whereIn('p.n', $rows->pluck('point')->unique()->take(900)->all())->get());
+    /** Names of the columns that messages can be sorted by, and what they are sorted by. */
+    public const SORTED = [
+        'kind' => 'm.code', 'text' => 'm.text', 'from' => 'm.from_date', 'to' => 'm.to_date', 'lines' => 'm.risk_lines',
+        'value' => 'm.risk_value', 'do' => 'm.code',
+    ];
 
-        return array_values($rows->map(fn (stdClass $row) => $this->task($row))->all());
+    /**
+     * By what they put at risk, or as asked.
+     *
+     * @param  Builder  $query  see {@see query()}
+     * @param  int  $from  place in the list
+     */
+    public function tasks(Builder $query, ListOrder $order, int $from = 0, int $rows = ListOrder::ROWS): MessageTasks
+    {
+        $total = (clone $query)->count();
+        $found = $order->apply($query, self::SORTED)
+            ->when($order->by === '', fn (Builder $query) => $query->orderByDesc('m.risk_lines')->orderByDesc('m.risk_value')
+                ->orderByRaw("case m.code when 'below_safety' then 1 else 0 end"))
+            ->orderBy('m.from_date')->orderBy('m.n')->offset($from)->limit($rows)
+            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')->select(['m.*', 'a.state', 'a.until', 'a.reason', 'u.name as by'])->get();
+        $this->plan->adopt($this->plan->pointsQuery()->whereIn('p.n', $found->pluck('point')->unique()->take(900)->all())->get());
+
+        return new MessageTasks(array_values($found->map(fn (stdClass $row) => $this->task($row))->all()), $total);
     }
 
     private function task(stdClass $row): MessageTask

@@ -10,6 +10,7 @@ use App\Models\OrderLine;
 use App\Reading\Shapes\ComponentRow;
 use App\Reading\Shapes\OrderDetail;
 use App\Reading\Shapes\OrderLineRow;
+use App\Reading\Shapes\OrderList;
 use App\Reading\Shapes\OrderRow;
 use App\Reading\Shapes\OrderState;
 use App\Reading\Shapes\Strip;
@@ -29,76 +30,85 @@ use Yposta\Core\Run\MessageCode;
 /** Orders as a list and one by one, with what the live plan says of them. */
 final readonly class OrderView
 {
-    public const MOST = 500;
-
     public function __construct(private ?StoredPlan $plan)
     {
     }
 
+    /** Names of the columns that orders can be sorted by, and what they are sorted by. */
+    public const SORTED = [
+        'order' => 'o.code', 'kind' => 'o.kind', 'state' => 'o.status', 'what' => 'min(l.item_code)', 'site' => 'o.site_code',
+        'qty' => 'sum(case when l.cancelled then 0 else l.qty - l.received end)', 'due' => 'min(l.due)', 'says' => self::SAYS,
+    ];
+
+    /** What the plan says of an order: that a line is overdue, where it says several things. */
+    private const SAYS = "case when max(case m.code when 'overdue' then 1 else 0 end) = 1 then 'overdue' else min(m.code) end";
+
     /**
-     * @param  bool  $withMessage  only those of which the plan has something to say
-     * @return list<OrderRow> open ones first, by due date
+     * Open ones first, by due date, or as asked.
+     *
+     * @param  int  $from  place in the list
      */
-    public function list(string $kind, string $site, string $status, string $text, bool $withMessage = false): array
+    public function list(OrderFilter $filter, ListOrder $order, int $from = 0, int $rows = ListOrder::ROWS): OrderList
     {
-        $messages = $this->messagesByOrder();
-        $today = Day::parse(Settings::planDate());
-        $rows = DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')
-            ->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
-            ->when($withMessage, fn (Builder $query) => $query->whereIntegerInRaw('o.id', array_keys($messages)))
-            ->when($kind !== '', fn (Builder $query) => $query->where('o.kind', $kind))
-            ->when($site !== '', fn (Builder $query) => $query->where('o.site_code', $site))
-            ->when($status === 'open', fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled']))
-            ->when(in_array(
-                $status,
-                ['firm', 'released', 'done', 'cancelled'],
-                true,
-            ), fn (Builder $query) => $query->where('o.status', $status))
-            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['o.code', 'l.item_code', 's.name'], $text))
-            ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at')
-            ->orderByRaw("case o.status when 'done' then 1 when 'cancelled' then 2 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')->limit(self::MOST)
-            ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, o.created_by, o.created_at, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id')
+        $query = $this->query($filter);
+        $today = Settings::planDate();
+        $total = (clone $query)->distinct()->count('o.id');
+        $late = (clone $query)->whereNotIn('o.status', ['done', 'cancelled'])->where('l.due', '<', $today)->distinct()->count('o.id');
+        $query->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at');
+        $found = $order->apply($query, self::SORTED)
+            ->orderByRaw("case o.status when 'done' then 1 when 'cancelled' then 2 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')
+            ->offset($from)->limit($rows)
+            ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id, '.self::SAYS.' as message')
             ->get();
 
-        return array_values($rows->map(fn (stdClass $row) => new OrderRow(
+        return new OrderList(array_values($found->map(fn (stdClass $row) => $this->row($row, Day::parse($today)))->all()), $total, $late);
+    }
+
+    private function row(stdClass $row, int $today): OrderRow
+    {
+        $isSingle = (int) $row->line_count === 1;
+
+        return new OrderRow(
             reference: (string) Reference::order($row->code),
             code: $row->code,
             kind: OrderKind::from($row->kind),
             status: OrderState::from($row->status),
             site: $row->site_code,
             supplier: $row->supplier,
-            what: (int) $row->line_count === 1 ? "{$row->item} {$row->name}" : trans(':count items', ['count' => $row->line_count]),
+            what: $isSingle ? "{$row->item} {$row->name}" : trans(':count items', ['count' => $row->line_count]),
             lines: (int) $row->line_count,
-            qty: (int) $row->line_count === 1 ? Quantity::format(max(0, (int) $row->left_qty)) : null,
+            qty: $isSingle ? Quantity::format(max(0, (int) $row->left_qty)) : null,
             unit: $row->unit,
             due: substr($row->due, 0, 10),
             daysLate: in_array($row->status, ['done', 'cancelled'], true) ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))),
-            message: isset($messages[$row->id]) ? MessageCode::from($messages[$row->id]) : null,
+            message: $row->message === null ? null : MessageCode::from($row->message),
             made: $row->run_id === null ? null : (string) trans('from run :run', ['run' => $row->run_id]),
-        ))->all());
+        );
     }
 
-    /** @return array<int, string> code of the plan's message by order id */
-    private function messagesByOrder(): array
+    /** Lines of orders with what the plan says of each. */
+    private function query(OrderFilter $filter): Builder
     {
-        if ($this->plan === null) {
-            return [];
-        }
-        $codes = [];
-        $rows = DB::table('plan_messages')->where('run_id', $this->plan->run->id)
-            ->whereIn('code', ['bring_in', 'push_out', 'cancel', 'overdue'])->orderBy('n')->get(['reference', 'code']);
-        foreach ($rows as $row) {
-            $line = Reference::parse($row->reference)->name;
-            $codes[$line] = ($codes[$line] ?? '') === 'overdue' ? 'overdue' : $row->code;
-        }
-        $found = [];
-        foreach (array_chunk(array_map(strval(...), array_keys($codes)), self::MOST) as $chunk) {
-            foreach (DB::table('order_lines')->whereIn('code', $chunk)->pluck('order_id', 'code') as $line => $order) {
-                $found[(int) $order] = ($found[(int) $order] ?? '') === 'overdue' ? 'overdue' : $codes[$line];
-            }
-        }
+        $said = DB::table('plan_messages')->where('run_id', $this->plan->run->id ?? 0)
+            ->whereIn('code', ['bring_in', 'push_out', 'cancel', 'overdue'])
+            ->selectRaw('substr(reference, ?) as line, max(code) as code', [strlen('order:') + 1])->groupBy('reference');
 
-        return $found;
+        return DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')
+            ->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
+            ->leftJoinSub($said, 'm', 'm.line', '=', 'l.code')
+            ->when($filter->withMessage, fn (Builder $query) => $query->whereIn(
+                'o.id',
+                DB::table('order_lines as said')->joinSub($said, 'sm', 'sm.line', '=', 'said.code')->select('said.order_id'),
+            ))
+            ->when($filter->kind !== '', fn (Builder $query) => $query->where('o.kind', $filter->kind))
+            ->when($filter->site !== '', fn (Builder $query) => $query->where('o.site_code', $filter->site))
+            ->when($filter->status === 'open', fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled']))
+            ->when(in_array(
+                $filter->status,
+                ['firm', 'released', 'done', 'cancelled'],
+                true,
+            ), fn (Builder $query) => $query->where('o.status', $filter->status))
+            ->when($filter->text !== '', fn (Builder $query) => TextMatch::in($query, ['o.code', 'l.item_code', 's.name'], $filter->text));
     }
 
     public function detail(Order $order): OrderDetail

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use Illuminate\Support\Facades\DB;
-use Yposta\Core\Plan\Summary;
+use Yposta\Core\Plan\PurchaseValue;
 
-/** What bought items cost: the price of the supplier where he has one, else the cost of the item. */
+/** What bought items cost now, see {@see PurchaseValue}; read for the items at hand. */
 final class Prices
 {
     /** @var array<string, array<string, int>> millionths by item and supplier */
@@ -27,17 +27,11 @@ final class Prices
         }
     }
 
-    /** For one unit, in millionths of the supplier's currency. */
-    public function unit(StoredPoint $point, ?string $supplier): int
-    {
-        $this->load([$point->item]);
-
-        return $this->of[$point->item][$supplier ?? ''] ?? $point->unitCost;
-    }
-
     /** @param  int  $qty  millionths */
     public function value(int $qty, StoredPoint $point, ?string $supplier): int
     {
-        return Summary::value($qty, $this->unit($point, $supplier));
+        $this->load([$point->item]);
+
+        return (new PurchaseValue($this->of))->of($qty, $point->item, $supplier, $point->unitCost);
     }
 }

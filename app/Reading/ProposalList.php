@@ -4,19 +4,15 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
-use App\Planning\NetworkReader;
-use App\Planning\RunParameters;
 use App\Reading\Shapes\CauseStrip;
 use App\Reading\Shapes\ProposalDetail;
 use App\Reading\Shapes\ProposalGroup;
 use App\Reading\Shapes\ProposalRow;
-use App\Reading\Shapes\SupplierChoice;
+use App\Reading\Shapes\ProposalRows;
 use App\Support\Words;
 use Illuminate\Database\Query\Builder;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
-use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\ConversionDate;
 use Yposta\Core\Quantity\Quantity;
@@ -28,15 +24,12 @@ use Yposta\Core\Run\Supply;
 /** The proposals of the live plan that have not been converted yet. */
 final readonly class ProposalList
 {
-    /** How many are shown at once; the rest is counted. */
-    public const MOST = 300;
+    private const AT_ONCE = 300;
 
     private Describe $describe;
 
     /** @var array<string, stdClass> suppliers by code */
     private array $suppliers;
-
-    private Prices $prices;
 
     /** @var array<string, string> names by code */
     private array $sites;
@@ -47,7 +40,6 @@ final readonly class ProposalList
     {
         $this->describe = new Describe($plan);
         $this->suppliers = DB::table('suppliers')->get()->keyBy('code')->all();
-        $this->prices = new Prices;
         $this->sites = DB::table('sites')->pluck('name', 'code')->map(fn ($name) => (string) $name)->all();
         $this->bringInDays = (int) ($plan->run->parameters['bringInDays'] ?? 0);
     }
@@ -88,23 +80,81 @@ final readonly class ProposalList
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code'], $text));
     }
 
+    /** Names of the columns that proposals can be sorted by under their headings, and what they are sorted by. */
+    public const SORTED = [
+        'item' => 'p.item_code', 'qty' => 's.qty', 'start' => 's.start', 'wanted' => 's.due', 'when' => 's.start', 'for' => 's.for_sales',
+        'value' => 's.cost',
+    ];
+
     /**
-     * @param  string  $by  supplier, item or date
+     * By supplier, item or date to start, counted and summed up over all of them; under each heading by date, or as asked.
+     *
+     * @param  Builder  $query  see {@see query()}
+     * @param  int  $from  place in the list
+     */
+    public function rows(
+        Builder $query,
+        ProposalGrouping $by,
+        ListOrder $order,
+        int $from = 0,
+        int $rows = ListOrder::ROWS,
+    ): ProposalRows {
+        $total = (clone $query)->count();
+        $by->apply($query);
+        $numbers = $order->apply(clone $query, self::SORTED)->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')
+            ->offset($from)->limit($rows)->pluck('s.n')->map(fn ($value) => (int) $value)->all();
+        $made = $this->made($numbers, $by);
+        $groups = [];
+        foreach ($made as $row) {
+            $groups[$row->group][] = $row;
+        }
+
+        return new ProposalRows($groups === [] ? [] : $this->groups($groups, $by, $query), $total);
+    }
+
+    /**
+     * @param  non-empty-array<string, non-empty-list<ProposalRow>>  $groups  the rows at hand by their heading
      * @return list<ProposalGroup>
      */
-    public function groups(Builder $query, string $by): array
+    private function groups(array $groups, ProposalGrouping $by, Builder $query): array
     {
-        $numbers = $query->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')->limit(self::MOST)->pluck('s.n')
-            ->map(fn ($value) => (int) $value);
-        $this->plan->loadSupplies($numbers);
-        $serves = $this->plan->pegsOfSupplies(array_values($numbers->all()));
-        $this->loadPrices($numbers->all());
-        $rows = $numbers->map(fn (int $n) => $this->row($this->plan->supplyNumbered($n), $serves[$n], $by));
-        $groups = $rows->groupBy('group')->map(fn (Collection $rows, string $key) => $this->group($key, array_values($rows->all()), $by));
+        $counts = $by->counts((clone $query)->reorder());
+        $made = [];
+        foreach ($groups as $key => $rows) {
+            [$count, $cost] = $counts[$key] ?? [count($rows), 0];
+            $made[] = $this->group((string) $key, $rows, $by, $count, $cost);
+        }
 
-        return array_values(($by === 'date'
-            ? $groups
-            : $groups->sortBy(fn (ProposalGroup $group) => ($group->rows[0]->kind === OrderKind::Buy ? '0' : '1').$group->title))->all());
+        return $made;
+    }
+
+    /**
+     * @param  array<int>  $numbers  of supplies
+     * @return list<ProposalRow>
+     */
+    private function made(array $numbers, ProposalGrouping $by): array
+    {
+        $numbers = array_values($numbers);
+        $this->plan->loadSupplies($numbers);
+        $serves = $this->plan->pegsOfSupplies($numbers);
+        $costs = $this->costs($numbers);
+
+        return array_map(
+            fn (int $n) => $this->row($this->plan->supplyNumbered($n), $serves[$n], $by, $costs[$n] ?? null),
+            $numbers,
+        );
+    }
+
+    /**
+     * What proposals to buy cost.
+     *
+     * @param  list<int>  $numbers  of supplies
+     * @return array<int, int> in whole units of the currency
+     */
+    private function costs(array $numbers): array
+    {
+        return DB::table('plan_supplies')->where('run_id', $this->plan->run->id)->whereIntegerInRaw('n', $numbers)->whereNotNull('cost')
+            ->pluck('cost', 'n')->map(fn ($cost) => (int) $cost)->all();
     }
 
     /**
@@ -116,12 +166,8 @@ final readonly class ProposalList
     {
         $numbers = $query->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')->pluck('s.n')->map(fn ($value) => (int) $value)
             ->all();
-        foreach (array_chunk($numbers, self::MOST) as $chunk) {
-            $serves = $this->plan->pegsOfSupplies($chunk);
-            $this->loadPrices($chunk);
-            foreach ($chunk as $number) {
-                yield $this->row($this->plan->supplyNumbered($number), $serves[$number], 'date');
-            }
+        foreach (array_chunk($numbers, self::AT_ONCE) as $chunk) {
+            yield from $this->made($chunk, ProposalGrouping::Date);
         }
     }
 
@@ -132,22 +178,15 @@ final readonly class ProposalList
         $number = $this->plan->numberOf($proposal);
 
         return new ProposalDetail(
-            $this->row($proposal, $this->plan->pegsOfSupplies([$number])[$number], 'supplier'),
+            $this->made([$number], ProposalGrouping::Supplier)[0],
             (new Explanations($this->plan))->proposal($proposal),
-            $this->choices($proposal, $point),
+            SupplierChoices::of($this->plan, $proposal, $point),
             $this->describe->messages($point->n, $proposal->reference()),
         );
     }
 
-    /** @param  array<int>  $numbers  of supplies that are loaded */
-    private function loadPrices(array $numbers): void
-    {
-        $items = array_map(fn (int $n) => $this->plan->pointOf($this->plan->supplyNumbered($n)->point)->item, array_values($numbers));
-        $this->prices->load($items);
-    }
-
     /** @param  list<Peg>  $serves */
-    private function row(Supply $proposal, array $serves, string $by): ProposalRow
+    private function row(Supply $proposal, array $serves, ProposalGrouping $by, ?int $cost): ProposalRow
     {
         $point = $this->plan->pointOf($proposal->point);
         $dates = $this->plan->dates;
@@ -177,38 +216,22 @@ final readonly class ProposalList
             waitsFor: $waitsFor === null ? null : $this->plan->pointOf($waitsFor->point)->item,
             causes: new CauseStrip(intdiv($causes[0], 1000), intdiv($causes[1], 1000)),
             purpose: $this->purpose($serves),
-            value: $this->value($proposal, $point),
+            value: $cost === null ? null : (string) $cost,
             currency: $proposal->supplier === null ? '' : $this->suppliers[$proposal->supplier]->currency,
-            group: $this->groupKey($proposal, $point, $by),
+            group: $by->key(
+                $proposal->type, $point->item, $point->site, $proposal->supplier, $proposal->fromSite, $dates->iso($proposal->start),
+            ),
         );
     }
 
-    private function groupKey(Supply $proposal, StoredPoint $point, string $by): string
-    {
-        return match ($by) {
-            'item' => "{$point->item}\x1f{$point->site}",
-            'date' => $this->plan->dates->iso($proposal->start),
-            default => match ($proposal->type) {
-                OrderKind::Buy => "buy\x1f{$proposal->supplier}\x1f{$point->site}",
-                OrderKind::Make => "make\x1f{$point->site}",
-                default => "transfer\x1f{$proposal->fromSite}\x1f{$point->site}",
-            },
-        };
-    }
-
-    /** @param  list<ProposalRow>  $rows */
-    private function group(string $key, array $rows, string $by): ProposalGroup
+    /** @param  non-empty-list<ProposalRow>  $rows  those at hand */
+    private function group(string $key, array $rows, ProposalGrouping $by, int $count, int $cost): ProposalGroup
     {
         $first = $rows[0];
-        $count = count($rows);
-        $value = 0;
-        foreach ($rows as $row) {
-            $value += (int) ($row->value ?? 0);
-        }
         $site = $this->sites[$first->site];
         [$title, $note] = match ($by) {
-            'item' => ["{$first->item} {$first->name}", trans('at :site', ['site' => $site])],
-            'date' => [Words::isoDay($first->start, $this->plan->planDate), ''],
+            ProposalGrouping::Item => ["{$first->item} {$first->name}", trans('at :site', ['site' => $site])],
+            ProposalGrouping::Date => [Words::isoDay($first->start, $this->plan->planDate), ''],
             default => match ($first->kind) {
                 OrderKind::Buy => [
                     $first->supplierName ?? trans('No supplier'),
@@ -232,8 +255,13 @@ final readonly class ProposalList
         };
 
         return new ProposalGroup(
-            $key, $title, $note, $by === 'supplier' && $first->kind === OrderKind::Buy ? (string) $value : null, $first->currency,
-            $rows,
+            key: $key,
+            title: $title,
+            note: $note,
+            value: $by === ProposalGrouping::Supplier && $first->kind === OrderKind::Buy ? (string) $cost : null,
+            currency: $first->currency,
+            count: $count,
+            rows: $rows,
         );
     }
 
@@ -258,31 +286,5 @@ final readonly class ProposalList
             1 => $names[0],
             default => trans(':first and :count more', ['first' => $names[0], 'count' => count($names) - 1]),
         };
-    }
-
-    private function value(Supply $proposal, StoredPoint $point): ?string
-    {
-        return $proposal->type === OrderKind::Buy ? (string) $this->prices->value($proposal->qty, $point, $proposal->supplier) : null;
-    }
-
-    /** @return list<SupplierChoice> */
-    private function choices(Supply $proposal, StoredPoint $point): array
-    {
-        if ($proposal->type !== OrderKind::Buy) {
-            return [];
-        }
-        $network = app(NetworkReader::class)->around($point->item, $point->site);
-        $options = RunParameters::options($this->plan->run->parameters);
-        $choices = [];
-        foreach ($network->supplierItems as $offer) {
-            $supplier = $network->suppliers[$offer->supplier];
-            $possible = OrderFromProposal::earliest($network, $options, $point->item, $point->site, $offer->supplier);
-            $choices[] = new SupplierChoice(
-                $offer->supplier, $supplier->name, $offer->leadDays ?? $point->rules->lead,
-                $offer->price === null ? null : Quantity::format($offer->price), $supplier->currency, $this->plan->dates->iso($possible),
-            );
-        }
-
-        return $choices;
     }
 }

@@ -406,9 +406,15 @@ final readonly class PlanQueries
      * @param  value-of<\App\Reading\Shapes\HoldStatus>|''  $status
      * @return array<string, mixed> a ReservationList
      */
-    public function reservations(string $site, bool $held, string $status, bool $there, string $q): array
-    {
-        return get_object_vars(ReservationView::of($this->plan->live(), new ReservationFilter($site, $held, $status, $there, $q)));
+    public function reservations(
+        string $site,
+        bool $held,
+        string $status,
+        bool $there,
+        string $q,
+        int $rows = ReservationFilter::ROWS,
+    ): array {
+        return get_object_vars(ReservationView::of($this->plan->live(), new ReservationFilter($site, $held, $status, $there, $q, $rows)));
     }
 
     /**

@@ -9,6 +9,9 @@ use App\Reading\Shapes\HoldStatus;
 /** Which of the orders and sales lines, or of what is held, are looked at. `q` is found in what it is for, the item and its name. */
 final readonly class ReservationFilter
 {
+    /** Rows of a list; what is beyond is counted. */
+    public const ROWS = 500;
+
     /**
      * @param  value-of<HoldStatus>|''  $status
      */
@@ -18,6 +21,7 @@ final readonly class ReservationFilter
         public string $status,
         public bool $there,
         public string $q,
+        public int $rows = self::ROWS,
     ) {
     }
 

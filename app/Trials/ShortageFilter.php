@@ -16,6 +16,7 @@ final readonly class ShortageFilter
      * @param  string  $to  last of them
      * @param  string  $state  of {@see \Yposta\Core\Shortage\NeedState}; empty for all that is not covered
      * @param  string  $by  day, component, order or customer
+     * @param  int  $rows  at the most
      * @param  string  $open  identity of a need that is told beside the list, whatever is filtered
      */
     public function __construct(
@@ -28,6 +29,7 @@ final readonly class ShortageFilter
         public string $q = '',
         public int $offset = 0,
         public string $open = '',
+        public int $rows = self::PAGE,
     ) {
     }
 }

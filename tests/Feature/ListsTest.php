@@ -153,6 +153,11 @@ it('counts and groups proposals as they are planned', function (int $seed) {
         $due = array_filter($proposals, fn (Supply $one) => $one->start <= $last);
         $page = propsOf("/proposals?until={$name}&by=item");
         $rows = array_merge(...array_column($page['groups'], 'rows'));
+        while (count($rows) < $page['shown']) {
+            $next = test()->getJson("/proposals/rows?until={$name}&by=item&offset=".count($rows))->assertOk()->json();
+            expect($next['total'])->toBe($page['shown'])->and($next['groups'])->not->toBe([]);
+            array_push($rows, ...array_merge(...array_column($next['groups'], 'rows')));
+        }
         expect($page['total'])->toBe(count($proposals))->and($page['shown'])->toBe(count($due))
             ->and($page['passed'])->toBe(count(array_filter($proposals, fn (Supply $one) => $one->start < $planDate)))
             ->and($page['today'])->toBe(count(array_filter($proposals, fn (Supply $one) => $one->start === $planDate)));
@@ -160,7 +165,7 @@ it('counts and groups proposals as they are planned', function (int $seed) {
         $wanted = array_map(fn (Supply $one) => (int) $one->name, array_values($due));
         sort($numbers);
         sort($wanted);
-        count($due) > 400 || expect($numbers)->toBe($wanted, $name);
+        expect($numbers)->toBe($wanted, $name);
         array_push($kinds, ...array_column($rows, 'kind'));
     }
     foreach (propsOf('/proposals?until=week&by=supplier')['groups'] as $group) {
@@ -221,7 +226,7 @@ it('lists open orders with what the plan says of them', function () {
     usort($orders, fn (OpenOrder $a, OpenOrder $b) => [$a->due, $a->code] <=> [$b->due, $b->code]);
     $rows = propsOf('/orders')['orders'];
     expect(array_column($rows, 'code'))->toBe(array_slice(array_map(fn (OpenOrder $one) => $one->code, $orders), 0, count($rows)))
-        ->and(count($rows))->toBe(min(count($orders), propsOf('/orders')['most']));
+        ->and(propsOf('/orders')['total'])->toBe(count($orders));
     foreach ($rows as $row) {
         $order = $network->orders[$row['code']];
         expect([$row['kind'], $row['status'], $row['qty'], $row['due'], $row['message']])->toBe([

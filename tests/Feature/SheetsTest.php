@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Draft;
 use App\Models\MasterItem;
 use App\Models\Run;
 use Illuminate\Support\Facades\DB;
@@ -92,4 +93,32 @@ it('takes the live data as a bundle that imports to the same plan', function () 
     unlink($kept);
 
     expect(Run::live()->summary)->toBe($before);
+});
+
+it('gives every list that is worked through, as it is filtered and sorted, whole', function () {
+    $sales = sheet('/sheets/sales.csv?late=1&sort=-late');
+    $shown = $this->getJson('/demand/rows?late=1&sort=-late')->json('rows');
+    expect(array_map(fn (array $row) => "{$row['order']}/{$row['line']}", $sales))
+        ->toBe(array_map(fn (array $row) => "{$row['order']}/{$row['line']}", $shown))
+        ->and(count($sales))->toBeGreaterThan(5)->and(array_map(intval(...), array_column($sales, 'late_days')))
+        ->toBe(array_column($shown, 'lateDays'))
+        ->and(sheet('/sheets/sales.csv'))->toHaveCount(DB::table('sales_lines')->whereColumn('shipped', '<', 'qty')->count());
+
+    $orders = sheet('/sheets/orders.csv?kind=buy&sort=-due');
+    expect(array_column($orders, 'order'))->toBe(array_column($this->getJson('/order-rows?kind=buy&sort=-due')->json('rows'), 'code'))
+        ->and(array_unique(array_column($orders, 'kind')))->toBe(['buy'])->and($orders)->not->toBe([]);
+
+    $short = sheet('/sheets/shortages.csv?days=60');
+    $told = $this->getJson('/shortages/rows?days=60')->json();
+    expect($short)->toHaveCount($told['total'])->and(array_slice(array_column($short, 'item'), 0, 100))->toBe(array_column($told['rows'], 'item'));
+
+    $held = sheet('/sheets/reservations.csv?status=none');
+    expect(array_unique(array_column($held, 'state')))->toBe(['none'])
+        ->and($held)->toHaveCount($this->get('/reservations?status=none')->inertiaProps('matching'));
+
+    $this->actingAs(Demo::user('planner'));
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'move_order', 'order' => 'M-1047', 'due' => '2026-03-16']]])->assertOk();
+    $this->postJson('/draft/commit', ['version' => Draft::of(Demo::user('planner'))->version, 'key' => bin2hex(random_bytes(10))])
+        ->assertOk();
+    expect(sheet('/sheets/journal.csv?q=m-1047')[0]['what'])->toContain('M-1047')->and(sheet('/sheets/journal.csv?q=nothing such'))->toBe([]);
 });

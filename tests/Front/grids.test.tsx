@@ -172,6 +172,7 @@ describe('the plan grid', () => {
             period: '2026-03-09',
             bucket: 'week',
             as: 'expected',
+            show: 'balance',
         });
         await user.keyboard('{Escape}');
         expect(screen.queryByRole('dialog')).toBeNull();

@@ -51,13 +51,13 @@ const proposal = (number: number, more: Partial<ProposalRow> = {}): ProposalRow 
 });
 const page = (rows: ProposalRow[]): ProposalsPage => ({
     run: 7,
-    groups: [{ key: 'GRIN', title: 'Grindel Metals', note: 'OSK', value: '80.00', currency: 'EUR', rows }],
+    groups: [{ key: 'GRIN', title: 'Grindel Metals', note: 'OSK', value: '80.00', currency: 'EUR', count: rows.length, rows }],
     total: rows.length,
     shown: rows.length,
     passed: 0,
     today: rows.length,
     until: '2026-03-08',
-    filter: { by: 'supplier', until: 'week', q: '', open: '' },
+    filter: { by: 'supplier', until: 'week', q: '', open: '', sort: '' },
 });
 const late: ArrivalChangeRow = {
     kind: 'line',
@@ -209,7 +209,11 @@ describe('proposals', () => {
         const user = userEvent.setup();
         http.getJson.mockReset();
         http.getJson.mockRejectedValue(new Refusal('Gone.', 'error', {}, 404));
-        show(<Proposals {...{ ...page([proposal(1), proposal(2)]), filter: { by: 'supplier', until: 'week', q: '', open: '1' } }} />);
+        show(
+            <Proposals
+                {...{ ...page([proposal(1), proposal(2)]), filter: { by: 'supplier', until: 'week', q: '', open: '1', sort: '' } }}
+            />,
+        );
         await screen.findByText('Gone.');
         await user.click(tick(1));
         await converts(user);
@@ -290,10 +294,21 @@ describe('proposals', () => {
         expect(screen.queryByText('1 picked')).toBeNull();
     });
 
-    it('tell what is not shown, and what there is when nothing is due', () => {
-        show(<Proposals {...{ ...page([proposal(1)]), shown: 41 }} />);
-        expect(screen.getByText('40 more are not shown. Narrow the list by time, site or item.')).toBeTruthy();
-        cleanup();
+    it('load the rest as their end comes into sight, under the headings that stand already', async () => {
+        const heading = { key: 'GRIN', title: 'Grindel Metals', note: 'OSK', value: '80.00', currency: 'EUR', count: 3 };
+        http.getJson.mockReset();
+        http.getJson.mockResolvedValue({ total: 3, groups: [{ ...heading, rows: [proposal(2), proposal(3)] }] });
+        const first = page([proposal(1)]);
+        show(<Proposals {...{ ...first, shown: 3, groups: [{ ...heading, rows: [proposal(1)] }] }} />);
+        expect(screen.queryByRole('checkbox', { name: 'All of Grindel Metals' })).toBeNull();
+        await screen.findByRole('checkbox', { name: 'Pick proposal 3, B-3' });
+        expect(http.getJson.mock.calls[0]?.slice(0, 2)).toEqual(['/proposals/rows', { ...first.filter, offset: 1 }]);
+        expect(screen.getAllByRole('rowheader', { name: /^Grindel Metals/ })).toHaveLength(1);
+        expect(screen.getByRole('checkbox', { name: 'All of Grindel Metals' })).toBeTruthy();
+        expect(http.getJson).toHaveBeenCalledTimes(1);
+    });
+
+    it('tell what there is when nothing is due', () => {
         show(<Proposals {...{ ...page([]), groups: [], total: 12 }} />);
         expect(screen.getByText('12 more start later. Choose a longer time to see them.')).toBeTruthy();
         cleanup();

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -74,6 +74,11 @@ function Basket({
             }}
         />
     );
+}
+
+/** Gives everything a height, as a browser would. */
+function tall(height: number): void {
+    Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, get: () => height });
 }
 
 const rows = () => Array.from(document.querySelectorAll<HTMLElement>('[data-row]'));
@@ -203,13 +208,48 @@ describe('DataTable', () => {
         expect(screen.queryByRole('columnheader', { name: 'Weight' })).toBeNull();
     });
 
-    it('draws no more rows than somebody reads, sorts all of them, and says how many are left', async () => {
+    it('draws only the rows in sight, sorts all of them, and goes to any by key', async () => {
         const many = Array.from({ length: 620 }, (_, n) => ({ name: `fruit ${n}`, weight: 1000 - n, note: '' }));
-        render(<DataTable name="many" label="Many" columns={COLUMNS} rows={many} keyOf={(row) => row.name} />);
-        expect(rows()).toHaveLength(500);
-        expect(screen.getByText(/120 more are not shown/)).toBeTruthy();
+        const more = vi.fn();
+        tall(320);
+        render(<DataTable name="many" label="Many" columns={COLUMNS} rows={many} keyOf={(row) => row.name} more={more} />);
+        await waitFor(() => expect(rows().length).toBeGreaterThan(10));
+        expect(rows().length).toBeLessThan(40);
         expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('621');
+        expect(more).not.toHaveBeenCalled();
         await userEvent.click(screen.getByRole('button', { name: 'Weight' }));
         expect(names()[0]).toBe('fruit 619');
+        rows()[0]?.focus();
+        fireEvent.keyDown(document.activeElement as Element, { key: 'ArrowDown' });
+        expect(document.activeElement?.getAttribute('aria-rowindex')).toBe('3');
+    });
+
+    it('asks for more rows when those that are there come to their end', async () => {
+        const more = vi.fn();
+        const few = Array.from({ length: 20 }, (_, n) => ({ name: `fruit ${n}`, weight: n, note: '' }));
+        const { rerender } = render(
+            <DataTable name="few" label="Few" columns={COLUMNS} rows={few} keyOf={(row) => row.name} more={more} total={5000} />,
+        );
+        expect(more).toHaveBeenCalledTimes(1);
+        expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('5001');
+        rerender(<DataTable name="few" label="Few" columns={COLUMNS} rows={few} keyOf={(row) => row.name} more={null} />);
+        expect(more).toHaveBeenCalledTimes(1);
+    });
+
+    it('leaves sorting to who has all rows', async () => {
+        const asked = vi.fn();
+        const columns = COLUMNS.map((column) => ({ ...column, sort: column.id === 'note' ? undefined : (true as const) }));
+        const table = (by: string) => (
+            <DataTable name="s" label="S" columns={columns} rows={FRUIT} keyOf={(row) => row.name} order={{ by, onChange: asked }} />
+        );
+        const { rerender } = render(table(''));
+        await userEvent.click(screen.getByRole('button', { name: 'Weight' }));
+        expect(asked).toHaveBeenLastCalledWith('weight');
+        rerender(table('weight'));
+        expect(names()).toEqual(['pear', 'apple', 'fig']);
+        expect(screen.getByRole('columnheader', { name: 'Weight' }).getAttribute('aria-sort')).toBe('ascending');
+        await userEvent.click(screen.getByRole('button', { name: 'Weight' }));
+        expect(asked).toHaveBeenLastCalledWith('-weight');
+        expect(screen.queryByRole('button', { name: 'Note' })).toBeNull();
     });
 });

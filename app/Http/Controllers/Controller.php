@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\ShownPlan;
 use App\Models\User;
+use App\Reading\ListOrder;
 use App\Reading\StoredPlan;
 use Illuminate\Http\Request;
 
@@ -39,5 +40,17 @@ abstract class Controller
     protected function asExpected(Request $request): bool
     {
         return $request->query('as') !== 'needed';
+    }
+
+    /** The place of a list from which on rows are asked for. */
+    protected function place(Request $request): int
+    {
+        return max(0, min($request->integer('offset'), 10_000_000));
+    }
+
+    /** @param  array<string, string>  $columns  that a list can be sorted by, by name */
+    protected function order(Request $request, array $columns): ListOrder
+    {
+        return ListOrder::of($request->string('sort')->toString(), array_keys($columns));
     }
 }

@@ -9,6 +9,7 @@ use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\Explanations;
 use App\Reading\Pages\DemandPage;
+use App\Reading\Shapes\SalesRows;
 use App\Support\Roles;
 use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
@@ -28,14 +29,30 @@ final class DemandController extends Controller
         $showForecast = $request->query('view') === 'forecast';
         $late = $request->boolean('late');
 
+        $order = $this->order($request, DemandView::SORTED);
+        $sales = $showForecast ? new SalesRows([], 0, 0) : $view->sales($site, $text, $late, $order);
+
         return (new DemandPage(
-            filter: ['view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $late ? '1' : '', 'forecast' => $forecast],
-            sales: $showForecast ? [] : $view->sales($site, $text, $late),
-            mostLines: DemandView::MOST_LINES,
+            filter: [
+                'view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $late ? '1' : '', 'forecast' => $forecast,
+                'sort' => (string) $order,
+            ],
+            sales: $sales->rows,
+            total: $sales->total,
+            late: $sales->late,
             forecasts: $names,
             rows: $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : [],
             counted: in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
         ))->show();
+    }
+
+    /** The sales lines from a place of their list on. */
+    public function rows(Request $request, NetworkReader $reader): JsonResponse
+    {
+        return response()->json((new DemandView($this->plan(), $reader))->sales(
+            $this->site($request), $request->string('q')->limit(60, '')->toString(), $request->boolean('late'),
+            $this->order($request, DemandView::SORTED), $this->place($request),
+        ));
     }
 
     /** What serves a sales line, for the inspector. */

@@ -9,7 +9,6 @@ use App\Actions\ApplyMessage;
 use App\Reading\AtRisk;
 use App\Reading\MessageList;
 use App\Reading\Pages\MessagesPage;
-use App\Reading\StoredPlan;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -21,33 +20,40 @@ final class MessageController extends Controller
     public function index(Request $request): Response
     {
         $plan = $this->plan();
+        $order = $this->order($request, MessageList::SORTED);
         $filter = [
             'kind' => MessageCode::tryFrom($request->string('kind')->toString())->value ?? '',
             'q' => $request->string('q')->limit(60, '')->toString(),
-            'show' => $request->query('show') === 'away' ? 'away' : 'open', 'sort' => $request->query('sort') === 'date' ? 'date' : 'risk',
+            'show' => $request->query('show') === 'away' ? 'away' : 'open', 'sort' => (string) $order,
         ];
         if ($plan === null) {
-            return (new MessagesPage(
-                run: null,
-                live: false,
-                kinds: [],
-                tasks: [],
-                total: 0,
-                away: 0,
-                most: MessageList::MOST,
-                filter: $filter,
-            ))->show();
+            return (new MessagesPage(run: null, live: false, kinds: [], tasks: [], total: 0, away: 0, filter: $filter))->show();
         }
-        $list = $this->list($plan);
+        $list = new MessageList($plan);
         $site = $this->site($request);
         $away = $filter['show'] === 'away';
-        $query = $list->query($site, $away, $filter['kind'], $filter['q']);
+        $tasks = $list->tasks($list->query($site, $away, $filter['kind'], $filter['q']), $order);
 
         return (new MessagesPage(
-            run: $plan->run->id, live: $plan->run->study_id === null, kinds: $list->kinds($site, $away), total: $query->count(),
-            away: $list->query($site, true)->count(), tasks: $list->tasks(clone $query, $filter['sort'] === 'date'),
-            most: MessageList::MOST, filter: $filter,
+            run: $plan->run->id, live: $plan->run->study_id === null, kinds: $list->kinds($site, $away), total: $tasks->total,
+            away: $list->query($site, true)->count(), tasks: $tasks->rows, filter: $filter,
         ))->show();
+    }
+
+    /** The messages from a place of their list on. */
+    public function rows(Request $request): JsonResponse
+    {
+        $plan = $this->plan();
+        abort_if($plan === null, 404);
+        $list = new MessageList($plan);
+
+        return response()->json($list->tasks(
+            $list->query(
+                $this->site($request), $request->query('show') === 'away',
+                MessageCode::tryFrom($request->string('kind')->toString())->value ?? '', $request->string('q')->limit(60, '')->toString(),
+            ),
+            $this->order($request, MessageList::SORTED), $this->place($request),
+        ));
     }
 
     /** The late sales lines that wait for what a message speaks of, for the inspector. */
@@ -79,10 +85,5 @@ final class MessageController extends Controller
         $given = $request->validate(['run' => 'required|integer', 'n' => 'required|integer', 'key' => 'required|string|min:16|max:64']);
 
         return response()->json($apply((int) $given['run'], (int) $given['n'], $given['key'], $this->user($request)));
-    }
-
-    private function list(StoredPlan $plan): MessageList
-    {
-        return new MessageList($plan);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\AskedFilters;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Reading\OrderView;
@@ -18,19 +19,27 @@ final class OrderController extends Controller
 {
     public function index(Request $request): Response
     {
-        $filter = [
-            'kind' => in_array($request->query('kind'), ['buy', 'make', 'transfer'], true) ? (string) $request->query('kind') : '',
-            'status' => in_array($request->query('status'), ['firm', 'released', 'done', 'cancelled', 'all'], true)
-                ? (string) $request->query('status')
-                : 'open',
-            'q' => $request->string('q')->limit(60, '')->toString(),
-            'said' => $request->boolean('said') ? '1' : '',
-        ];
-        $orders = (new OrderView($this->plan()))->list(
-            $filter['kind'], $this->site($request), $filter['status'], $filter['q'], $filter['said'] === '1',
-        );
+        $filter = AskedFilters::orders($request, $this->site($request));
+        $order = $this->order($request, OrderView::SORTED);
+        $list = (new OrderView($this->plan()))->list($filter, $order);
 
-        return (new OrdersPage(orders: $orders, filter: $filter, most: OrderView::MOST))->show();
+        return (new OrdersPage(
+            orders: $list->rows,
+            total: $list->total,
+            late: $list->late,
+            filter: [
+                'kind' => $filter->kind, 'status' => $filter->status, 'q' => $filter->text, 'said' => $filter->withMessage ? '1' : '',
+                'sort' => (string) $order,
+            ],
+        ))->show();
+    }
+
+    /** The orders from a place of their list on. */
+    public function rows(Request $request): JsonResponse
+    {
+        return response()->json((new OrderView($this->plan()))->list(
+            AskedFilters::orders($request, $this->site($request)), $this->order($request, OrderView::SORTED), $this->place($request),
+        ));
     }
 
     public function show(Order $order): Response

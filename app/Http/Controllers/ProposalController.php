@@ -8,6 +8,7 @@ use App\Actions\ConvertProposals;
 use App\Reading\ConversionLine;
 use App\Reading\Pages\ProposalsPage;
 use App\Reading\PreviewConversion;
+use App\Reading\ProposalGrouping;
 use App\Reading\ProposalList;
 use App\Reading\StartWithin;
 use Illuminate\Http\JsonResponse;
@@ -26,11 +27,12 @@ final class ProposalController extends Controller
     public function index(Request $request): Response
     {
         $plan = $this->plan();
-        $by = in_array($request->query('by'), ['item', 'date'], true) ? (string) $request->query('by') : 'supplier';
+        $by = $this->grouping($request);
+        $order = $this->order($request, ProposalList::SORTED);
         $asked = StartWithin::tryFrom($request->string('until')->toString());
         $filter = [
-            'by' => $by, 'until' => ($asked ?? StartWithin::Week)->value, 'q' => $request->string('q')->limit(60, '')->toString(),
-            'open' => $request->string('open')->toString(),
+            'by' => $by->value, 'until' => ($asked ?? StartWithin::Week)->value, 'q' => $request->string('q')->limit(60, '')->toString(),
+            'open' => $request->string('open')->toString(), 'sort' => (string) $order,
         ];
         if ($plan === null) {
             return (new ProposalsPage(
@@ -49,18 +51,40 @@ final class ProposalController extends Controller
         $last = fn (StartWithin $within): ?string => $plan->dates->isoOrNull($within->lastDay($plan->planDate));
         $until = $asked ?? StartWithin::opening(fn (StartWithin $within) => $list->query($site, $last($within), $filter['q'])->exists());
         $filter['until'] = $until->value;
-        $query = $list->query($site, $last($until), $filter['q']);
+        $rows = $list->rows($list->query($site, $last($until), $filter['q']), $by, $order);
 
         return (new ProposalsPage(
             run: $plan->run->id,
-            groups: $list->groups(clone $query, $by),
-            total: $list->query($site)->count(),
-            shown: $query->count(),
+            groups: $rows->groups,
+            total: ProposalList::open($plan, $site, null),
+            shown: $rows->total,
             passed: $list->query($site)->where('s.start', '<', $plan->run->plan_date)->count(),
             today: $list->query($site)->where('s.start', $plan->run->plan_date)->count(),
             until: $last($until),
             filter: $filter,
         ))->show();
+    }
+
+    /** The proposals from a place of their list on. */
+    public function rows(Request $request): JsonResponse
+    {
+        $plan = $this->plan();
+        abort_if($plan === null, 404);
+        $list = new ProposalList($plan);
+        $until = StartWithin::tryFrom($request->string('until')->toString()) ?? StartWithin::All;
+
+        return response()->json($list->rows(
+            $list->query(
+                $this->site($request), $plan->dates->isoOrNull($until->lastDay($plan->planDate)),
+                $request->string('q')->limit(60, '')->toString(),
+            ),
+            $this->grouping($request), $this->order($request, ProposalList::SORTED), $this->place($request),
+        ));
+    }
+
+    private function grouping(Request $request): ProposalGrouping
+    {
+        return ProposalGrouping::tryFrom($request->string('by')->toString()) ?? ProposalGrouping::Supplier;
     }
 
     public function show(int $number): JsonResponse

@@ -10,7 +10,7 @@ use App\Reading\Pages\ReservationsPage;
 use App\Reading\SavedViews;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
-use App\Trials\Views\ReservationView;
+use App\Trials\ReservationFilter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -78,7 +78,7 @@ final class ReservationController extends Controller
     public function holdFor(Request $request, ChangeHoldings $holdings): JsonResponse
     {
         $given = $request->validate([
-            'references' => 'required|array|min:1|max:'.ReservationView::MOST,
+            'references' => 'required|array|min:1|max:'.ReservationFilter::ROWS,
             'references.*' => 'string|max:190',
             'key' => 'required|string|min:16|max:64',
         ]);

@@ -4,12 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\AskedFilters;
+use App\Models\Draft;
+use App\Planning\NetworkReader;
+use App\Reading\DemandView;
 use App\Reading\GridFigure;
 use App\Reading\GridFilter;
+use App\Reading\ListSheets;
 use App\Reading\MessageList;
+use App\Reading\OrderView;
 use App\Reading\Sheets;
 use App\Reading\StoredPlan;
 use App\Support\Workbook;
+use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -26,6 +34,13 @@ final class SheetController extends Controller
     private const FORMULA = '/^[=+\-@\t\r]/';
 
     private const NUMBER = '/^-?\d{1,15}(\.\d{1,6})?$/D';
+
+    /** Rows of a list that the plan is asked for. */
+    private const MOST = 100_000;
+
+    public function __construct(private readonly PlanClient $plans, private readonly NetworkReader $reader)
+    {
+    }
 
     public function __invoke(Request $request, string $list, string $format): StreamedResponse|BinaryFileResponse
     {
@@ -59,6 +74,24 @@ final class SheetController extends Controller
                 $request->validate(['until' => 'nullable|date_format:Y-m-d|after:1900-01-01|before:3000-01-01'])['until'] ?? null,
                 $text,
             ),
+            'sales' => ListSheets::sales(
+                new DemandView($plan, $this->reader), $site, $text, $request->boolean('late'),
+                $this->order($request, DemandView::SORTED),
+            ),
+            'orders' => ListSheets::orders(
+                new OrderView($plan), AskedFilters::orders($request, $site), $this->order($request, OrderView::SORTED),
+            ),
+            'journal' => ListSheets::journal($text),
+            'shortages' => ListSheets::shortages($this->plans->ask(
+                PlanQuestion::Shortages,
+                lines: Draft::of($this->user($request))->lines ?? [],
+                filter: get_object_vars(AskedFilters::shortages($request, $site, self::MOST)),
+            )['rows']),
+            'reservations' => ListSheets::reservations($this->plans->ask(
+                PlanQuestion::Reservations,
+                site: $site, held: false, status: $request->string('status')->toString(), there: $request->boolean('there'), q: $text,
+                rows: self::MOST,
+            )['rows']),
             'messages' => $sheets->messages((new MessageList($plan))->query(
                 $site, $request->query('show') === 'away', $request->string('kind')->toString(), $text,
             )),

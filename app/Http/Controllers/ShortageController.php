@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\AcceptShortage;
+use App\Http\AskedFilters;
 use App\Models\Draft;
 use App\Models\Run;
 use App\Reading\Pages\ShortagesPage;
@@ -14,21 +15,17 @@ use App\Support\Roles;
 use App\Support\Settings;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
-use App\Trials\ShortageFilter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
-use Yposta\Core\Calendar\Day;
-use Yposta\Core\Calendar\InvalidDay;
-use Yposta\Core\Shortage\NeedState;
 
 /** What will not be covered in time, and what could be done about it. All of it is planned with the person's draft. */
 final class ShortageController extends Controller
 {
     public function index(Request $request): Response
     {
-        $filter = $this->filter($request);
+        $filter = AskedFilters::shortagesShown($request);
 
         return (new ShortagesPage(
             filter: $filter,
@@ -40,39 +37,11 @@ final class ShortageController extends Controller
 
     public function rows(Request $request, PlanClient $plans): JsonResponse
     {
-        $filter = $this->filter($request);
-
         return response()->json($plans->ask(
             PlanQuestion::Shortages,
             lines: $this->lines($request),
-            filter: get_object_vars(new ShortageFilter(
-                days: (int) $filter['days'], site: $this->site($request), from: $filter['from'], to: $filter['to'], state: $filter['state'],
-                by: $filter['by'], q: $filter['q'], offset: max(0, $request->integer('offset')),
-                open: $request->string('open')->limit(190, '')->toString(),
-            )),
+            filter: get_object_vars(AskedFilters::shortages($request, $this->site($request))),
         ));
-    }
-
-    /** @return array{days: string, from: string, to: string, by: 'day'|'component'|'order'|'customer', state: value-of<NeedState>|'', q: string} */
-    private function filter(Request $request): array
-    {
-        $state = NeedState::tryFrom($request->string('state')->toString());
-        $day = function (string $name) use ($request): string {
-            $text = $request->string($name)->toString();
-
-            try {
-                return Day::format(Day::parse($text));
-            } catch (InvalidDay) {
-                return '';
-            }
-        };
-        $by = $request->query('by');
-
-        return [
-            'days' => (string) min(120, max(0, (int) $request->query('days', '18'))), 'from' => $day('from'), 'to' => $day('to'),
-            'by' => $by === 'component' || $by === 'order' || $by === 'customer' ? $by : 'day', 'state' => $state->value ?? '',
-            'q' => $request->string('q')->limit(60, '')->toString(),
-        ];
     }
 
     /** The remedies of a shortage, one line of JSON for each, as they are found. */

@@ -11,7 +11,7 @@ use App\Reading\Shapes\SalesRow;
 final readonly class DemandPage extends Page
 {
     /**
-     * @param  array{view: 'sales'|'forecast', q: string, late: string, forecast: string}  $filter
+     * @param  array{view: 'sales'|'forecast', q: string, late: string, forecast: string, sort: string}  $filter
      * @param  list<SalesRow>  $sales
      * @param  list<string>  $forecasts
      * @param  list<ForecastRow>  $rows
@@ -19,7 +19,8 @@ final readonly class DemandPage extends Page
     public function __construct(
         public array $filter,
         public array $sales,
-        public int $mostLines,
+        public int $total,
+        public int $late,
         public array $forecasts,
         public array $rows,
         public bool $counted,

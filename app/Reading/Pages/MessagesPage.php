@@ -14,7 +14,7 @@ final readonly class MessagesPage extends Page
     /**
      * @param  list<MessageKind>  $kinds
      * @param  list<MessageTask>  $tasks
-     * @param  array{kind: value-of<MessageCode>|'', q: string, show: 'open'|'away', sort: 'risk'|'date'}  $filter
+     * @param  array{kind: value-of<MessageCode>|'', q: string, show: 'open'|'away', sort: string}  $filter
      */
     public function __construct(
         public ?int $run,
@@ -23,7 +23,6 @@ final readonly class MessagesPage extends Page
         public array $tasks,
         public int $total,
         public int $away,
-        public int $most,
         public array $filter,
     ) {
     }

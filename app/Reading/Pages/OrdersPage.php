@@ -13,12 +13,13 @@ final readonly class OrdersPage extends Page
 {
     /**
      * @param  list<OrderRow>  $orders
-     * @param  array{kind: value-of<OrderKind>|'', status: value-of<OrderState>|'open'|'all', q: string, said: string}  $filter
+     * @param  array{kind: value-of<OrderKind>|'', status: value-of<OrderState>|'open'|'all', q: string, said: string, sort: string}  $filter
      */
     public function __construct(
         public array $orders,
         public array $filter,
-        public int $most,
+        public int $total,
+        public int $late,
     ) {
     }
 }

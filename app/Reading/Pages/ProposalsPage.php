@@ -11,7 +11,7 @@ final readonly class ProposalsPage extends Page
 {
     /**
      * @param  list<ProposalGroup>  $groups
-     * @param  array{by: 'supplier'|'item'|'date', until: 'today'|'week'|'fortnight'|'all', q: string, open: string}  $filter
+     * @param  array{by: 'supplier'|'item'|'date', until: 'today'|'week'|'fortnight'|'all', q: string, open: string, sort: string}  $filter
      */
     public function __construct(
         public ?int $run,

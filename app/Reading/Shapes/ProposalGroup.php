@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading\Shapes;
 
-/** Proposals under one heading. */
+/** Proposals under one heading: those at hand, and the number and value of all of them. */
 final readonly class ProposalGroup
 {
     /**
@@ -16,6 +16,7 @@ final readonly class ProposalGroup
         public string $note,
         public ?string $value,
         public string $currency,
+        public int $count,
         public array $rows,
     ) {
     }

@@ -29,9 +29,6 @@ use Yposta\Core\Trial\Trial;
 /** What is held for whom, over all orders. */
 final readonly class ReservationView
 {
-    /** Rows of a list; what is beyond is counted. */
-    public const MOST = 500;
-
     private const MOST_OTHERS = 60;
 
     public static function of(Trial $trial, ReservationFilter $filter): ReservationList
@@ -49,12 +46,12 @@ final readonly class ReservationView
                     fn (HeldRow $row) => $filter->finds($row->consumer->label, $row->item, $row->name, $row->from),
                 ));
 
-                return new ReservationList([], array_slice($rows, 0, self::MOST), count($rows), count($orders), count($held));
+                return new ReservationList([], array_slice($rows, 0, $filter->rows), count($rows), count($orders), count($held));
             }
             $rows = array_values(array_filter($orders, fn (OrderHoldings $order) => self::fits($presenter, $plan, $order, $filter)));
 
             return new ReservationList(
-                array_map(fn (OrderHoldings $order) => self::order($presenter, $plan, $order), array_slice($rows, 0, self::MOST)),
+                array_map(fn (OrderHoldings $order) => self::order($presenter, $plan, $order), array_slice($rows, 0, $filter->rows)),
                 [],
                 count($rows),
                 count($orders),

@@ -166,7 +166,7 @@ final readonly class ShortageView
         $place = 0;
         foreach ($groups as $key => $needs) {
             $from = max(0, $this->filter->offset - $place);
-            $part = array_slice($needs, $from, ShortageFilter::PAGE - count($rows));
+            $part = array_slice($needs, $from, $this->filter->rows - count($rows));
             $place += count($needs);
             if ($from >= count($needs) || $part === []) {
                 continue;

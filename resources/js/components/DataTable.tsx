@@ -8,9 +8,10 @@ import {
     type VisibilityState,
 } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, Columns3 } from 'lucide-react';
-import { Fragment, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { Fragment, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { t } from '@/lib/t';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { useInSight } from '@/lib/useInSight';
 import { useKept } from '@/lib/useKept';
 
 /** A column of a table. What it says is computed from a row; nothing of it is looked up by a name. */
@@ -28,8 +29,8 @@ export interface DataColumn<Row> {
     cellLook?: (row: Row) => string;
     /** What is read in full where the cell is cut. */
     title?: (row: Row) => string;
-    /** What the rows are sorted by, where people may sort by it. */
-    sort?: (row: Row) => string | number;
+    /** What the rows are sorted by, where people may sort by it; `true` where the server knows. */
+    sort?: ((row: Row) => string | number) | true;
     /** Whether it gives way to a panel beside the table. */
     wide?: boolean;
 }
@@ -40,6 +41,8 @@ export interface DataGroup<Row> {
     /** What stands at the end of the heading. */
     value?: ReactNode;
     rows: Row[];
+    /** How many it has in all, where not all are there: then all of them cannot be ticked at once. */
+    count?: number;
 }
 
 /** Rows that can be ticked, by their keys. */
@@ -75,21 +78,31 @@ interface Props<Row> {
     /** What stands below a row, over all its columns. */
     detail?: (row: Row) => ReactNode;
     foot?: ReactNode;
+    /** Asks for the rows after those that are there; null where there are none, or while they are asked for. */
+    more?: (() => void) | null;
+    /** How many rows there are in all, where not all are there. */
+    total?: number;
+    /** What the server sorts by, and how one asks it to; without it the rows are sorted here. */
+    order?: Order;
+}
+
+/** The name of a column, with a minus before it from the largest to the least; empty for the list's own order. */
+export interface Order {
+    by: string;
+    onChange: (by: string) => void;
 }
 
 const LEAST = 36;
-
-/** Rows that are drawn; nobody reads more, and a browser takes a second for each few hundred. */
-const DRAWN = 500;
 
 /** The list of the house: heads that stay, columns to choose, widths that are kept, sorting, headings, ticks; the keys of a grid. */
 export function DataTable<Row>(props: Props<Row>) {
     const { name, label, columns, keyOf, narrow = false, groups, ticks } = props;
     const [hidden, setHidden] = useKept<VisibilityState>(`table.${name}.hidden`, {});
     const [widths, setWidths] = useKept<Record<string, number>>(`table.${name}.widths`, {});
-    const [sorting, setSorting] = useState<SortingState>([]);
+    const [own, setOwn] = useState<SortingState>([]);
+    const { order } = props;
+    const sorting = order ? sortingOf(order.by) : own;
     const grid = useRef<HTMLTableElement>(null);
-    const keys = useGridKeys(grid);
     const visible = Object.fromEntries(columns.map((column) => [column.id, hidden[column.id] !== false && !(narrow && column.wide)]));
     // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoized
     const table = useReactTable<Row>({
@@ -97,21 +110,31 @@ export function DataTable<Row>(props: Props<Row>) {
         columns: columns.map((column): ColumnDef<Row> => ({
             id: column.id,
             header: column.head,
-            accessorFn: column.sort ?? (() => ''),
-            enableSorting: column.sort !== undefined && !groups,
+            accessorFn: typeof column.sort === 'function' ? column.sort : () => '',
+            enableSorting: order ? column.sort === true : typeof column.sort === 'function' && !groups,
             sortDescFirst: false,
         })),
         state: { sorting, columnVisibility: visible },
-        onSortingChange: setSorting,
+        manualSorting: order !== undefined,
+        onSortingChange: (change) => {
+            const next = typeof change === 'function' ? change(sorting) : change;
+            if (order) {
+                order.onChange(next.map((one) => `${one.desc ? '-' : ''}${one.id}`)[0] ?? '');
+            } else {
+                setOwn(next);
+            }
+        },
         getCoreRowModel: getCoreRowModel(),
         getSortedRowModel: getSortedRowModel(),
     });
     const shown = table.getVisibleLeafColumns().flatMap((one) => columns.find((column) => column.id === one.id) ?? []);
     const whole: DataGroup<Row>[] = groups ?? [{ key: '', label: null, rows: table.getRowModel().rows.map((row) => row.original) }];
-    const sections = drawn(whole);
-    const left = count(whole) - count(sections);
-    const firstOf = sections.map((_, place) => sections.slice(0, place).reduce((sum, group) => sum + group.rows.length, 0));
     const all = whole.flatMap((group) => group.rows);
+    const lines = linesOf(whole, groups !== undefined);
+    const { drawn, above, below, reveal, focus } = useInSight(grid, lines, props.more);
+    const keys = useGridKeys(grid, undefined, { rows: all.length, reveal });
+    useEffect(() => focus(keys.at[0]), [focus, keys.at]);
+    const sections = sectionsOf(whole, drawn);
     const span = shown.length + (ticks ? 1 : 0);
 
     const resize = (id: string) => (event: PointerEvent<HTMLElement>) => {
@@ -135,7 +158,7 @@ export function DataTable<Row>(props: Props<Row>) {
                 role={props.level ? 'treegrid' : 'grid'}
                 aria-label={label}
                 aria-busy={props.busy}
-                aria-rowcount={all.length + 1}
+                aria-rowcount={(props.total ?? all.length) + 1}
                 aria-colcount={columns.length + (ticks ? 1 : 0)}
                 className="w-full table-fixed text-sm"
                 onKeyDown={keys.onKeyDown}
@@ -190,26 +213,21 @@ export function DataTable<Row>(props: Props<Row>) {
                         })}
                     </tr>
                 </thead>
-                {sections.map((group, place) => (
+                {above > 0 && <Gap height={above} span={span} />}
+                {sections.map(({ group, heading, lines: rows }) => (
                     <tbody key={group.key}>
-                        {groups && <Heading group={group} span={span} ticks={ticks} />}
-                        {group.rows.map((row, index) => (
-                            <Line
-                                key={`${group.key} ${keyOf(row)}`}
-                                row={row}
-                                at={(firstOf[place] ?? 0) + index + 2}
-                                span={span}
-                                shown={shown}
-                                table={props}
-                            />
+                        {heading && <Heading group={group} span={span} ticks={ticks} />}
+                        {rows.map(({ row, number }) => (
+                            <Line key={`${group.key} ${keyOf(row)}`} row={row} number={number} span={span} shown={shown} table={props} />
                         ))}
                     </tbody>
                 ))}
-                {(props.foot || left > 0) && (
+                {below > 0 && <Gap height={below} span={span} />}
+                {props.foot && (
                     <tfoot>
                         <tr>
                             <td colSpan={span} className="border-t border-soft px-3 py-1.5 text-xs text-mute">
-                                {left > 0 && t(':n more are not shown. Narrow the list to see them.', { n: left })} {props.foot}
+                                {props.foot}
                             </td>
                         </tr>
                     </tfoot>
@@ -228,18 +246,50 @@ export function DataTable<Row>(props: Props<Row>) {
     );
 }
 
-function count<Row>(groups: DataGroup<Row>[]): number {
-    return groups.reduce((sum, group) => sum + group.rows.length, 0);
+/** Keeps the place of what is not drawn. */
+function Gap({ height, span }: { height: number; span: number }) {
+    return (
+        <tbody aria-hidden>
+            <tr style={{ height }}>
+                <td colSpan={span} />
+            </tr>
+        </tbody>
+    );
 }
 
-/** The groups as far as they are drawn. */
-function drawn<Row>(groups: DataGroup<Row>[]): DataGroup<Row>[] {
-    let room = DRAWN;
-    return groups.flatMap((group) => {
-        const rows = group.rows.slice(0, Math.max(0, room));
-        room -= rows.length;
-        return rows.length === 0 ? [] : [{ ...group, rows }];
-    });
+function sortingOf(by: string): SortingState {
+    return by === '' ? [] : [{ id: by.replace(/^-/, ''), desc: by.startsWith('-') }];
+}
+
+/** A line of the table: the heading of a group, or a row with its number. */
+type TableLine<Row> = { group: DataGroup<Row>; row: Row; number: number } | { group: DataGroup<Row>; row: null };
+
+function linesOf<Row>(groups: DataGroup<Row>[], headings: boolean): TableLine<Row>[] {
+    let number = 0;
+    return groups.flatMap((group): TableLine<Row>[] => [
+        ...(headings ? [{ group, row: null }] : []),
+        ...group.rows.map((row) => ({ group, row, number: number++ })),
+    ]);
+}
+
+interface Section<Row> {
+    group: DataGroup<Row>;
+    heading: boolean;
+    lines: { row: Row; number: number }[];
+}
+
+/** The lines that are drawn, under the groups that they are of. */
+function sectionsOf<Row>(groups: DataGroup<Row>[], drawn: TableLine<Row>[]): Section<Row>[] {
+    const sections = new Map(groups.map((group): [string, Section<Row>] => [group.key, { group, heading: false, lines: [] }]));
+    for (const line of drawn) {
+        const section = sections.get(line.group.key);
+        if (section && 'number' in line) {
+            section.lines.push(line);
+        } else if (section) {
+            section.heading = true;
+        }
+    }
+    return [...sections.values()].filter((section) => section.heading || section.lines.length > 0);
 }
 
 function edge(place: number, columns: number, ticks: boolean): string {
@@ -275,7 +325,9 @@ function Heading<Row>({ group, span, ticks }: { group: DataGroup<Row>; span: num
         <tr className="h-[34px] border-b border-soft bg-sunk">
             {ticks && (
                 <td className="pl-2 text-center">
-                    {ticks.group && <TickAll rows={group.rows} ticks={ticks} label={ticks.group(group)} />}
+                    {ticks.group && group.rows.length >= (group.count ?? 0) && (
+                        <TickAll rows={group.rows} ticks={ticks} label={ticks.group(group)} />
+                    )}
                 </td>
             )}
             <th
@@ -292,13 +344,13 @@ function Heading<Row>({ group, span, ticks }: { group: DataGroup<Row>; span: num
 
 interface LineProps<Row> {
     row: Row;
-    at: number;
+    number: number;
     span: number;
     shown: DataColumn<Row>[];
     table: Props<Row>;
 }
 
-function Line<Row>({ row, at, span, shown, table }: LineProps<Row>) {
+function Line<Row>({ row, number, span, shown, table }: LineProps<Row>) {
     const { ticks, onOpen, onKey } = table;
     const key = table.keyOf(row);
     const isOpen = table.open !== undefined && table.open === key;
@@ -306,10 +358,10 @@ function Line<Row>({ row, at, span, shown, table }: LineProps<Row>) {
     return (
         <Fragment>
             <tr
-                data-row
+                data-row={number}
                 data-key={key}
                 tabIndex={-1}
-                aria-rowindex={at}
+                aria-rowindex={number + 2}
                 aria-level={table.level?.(row)}
                 aria-selected={ticks ? ticks.picked(row) : isOpen}
                 onClick={onOpen && (() => onOpen(row))}

@@ -2,8 +2,10 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Download } from 'lucide-react';
 import { t } from '@/lib/t';
 
+export type Sheet = 'proposals' | 'messages' | 'plan' | 'flow' | 'sales' | 'orders' | 'journal' | 'shortages' | 'reservations';
+
 /** The list on screen as a file, filtered as it is. */
-export function ExportLink({ list, params }: { list: 'proposals' | 'messages' | 'plan' | 'flow'; params: Record<string, string> }) {
+export function ExportLink({ list, params }: { list: Sheet; params: Record<string, string> }) {
     const query = new URLSearchParams(Object.entries(params).filter(([, value]) => value !== '')).toString();
     const formats = [
         { format: 'xlsx', label: t('As a workbook (XLSX)') },

@@ -312,9 +312,10 @@ export interface Converted {
 
 /** Sales lines or a forecast. */
 export interface DemandPage {
-    filter: { view: 'sales' | 'forecast'; q: string; late: string; forecast: string };
+    filter: { view: 'sales' | 'forecast'; q: string; late: string; forecast: string; sort: string };
     sales: SalesRow[];
-    mostLines: number;
+    total: number;
+    late: number;
     forecasts: string[];
     rows: ForecastRow[];
     counted: boolean;
@@ -646,6 +647,12 @@ export interface MessageTask {
     facts: string;
 }
 
+/** Messages from a place of their list on, and how many there are in all. */
+export interface MessageTasks {
+    rows: MessageTask[];
+    total: number;
+}
+
 /** What the plan has to say, to be worked through. */
 export interface MessagesPage {
     run: number | null;
@@ -654,8 +661,7 @@ export interface MessagesPage {
     tasks: MessageTask[];
     total: number;
     away: number;
-    most: number;
-    filter: { kind: MessageCode | ''; q: string; show: 'open' | 'away'; sort: 'risk' | 'date' };
+    filter: { kind: MessageCode | ''; q: string; show: 'open' | 'away'; sort: string };
 }
 
 /** Material that someone misses on an order until a day; ISO date. */
@@ -708,6 +714,13 @@ export interface OrderLineRow {
     components: ComponentRow[];
 }
 
+/** Orders from a place of their list on, and how many there are, and are overdue, in all. */
+export interface OrderList {
+    rows: OrderRow[];
+    total: number;
+    late: number;
+}
+
 /** An order. */
 export interface OrderPage {
     order: OrderDetail;
@@ -743,8 +756,9 @@ export interface OrderToMake {
 /** The orders. */
 export interface OrdersPage {
     orders: OrderRow[];
-    filter: { kind: OrderKind | ''; status: OrderState | 'open' | 'all'; q: string; said: string };
-    most: number;
+    filter: { kind: OrderKind | ''; status: OrderState | 'open' | 'all'; q: string; said: string; sort: string };
+    total: number;
+    late: number;
 }
 
 /**
@@ -844,13 +858,14 @@ export interface ProposalDetail {
     messages: MessageRow[];
 }
 
-/** Proposals under one heading. */
+/** Proposals under one heading: those at hand, and the number and value of all of them. */
 export interface ProposalGroup {
     key: string;
     title: string;
     note: string;
     value: string | null;
     currency: string;
+    count: number;
     rows: ProposalRow[];
 }
 
@@ -881,6 +896,12 @@ export interface ProposalRow {
     group: string;
 }
 
+/** Proposals from a place of their list on, under headings that count all of theirs; and how many there are in all. */
+export interface ProposalRows {
+    groups: ProposalGroup[];
+    total: number;
+}
+
 /** What the plan proposes to order. `until` is the last day of the window, an ISO date; null without an end. */
 export interface ProposalsPage {
     run: number | null;
@@ -890,7 +911,7 @@ export interface ProposalsPage {
     passed: number;
     today: number;
     until: string | null;
-    filter: { by: 'supplier' | 'item' | 'date'; until: 'today' | 'week' | 'fortnight' | 'all'; q: string; open: string };
+    filter: { by: 'supplier' | 'item' | 'date'; until: 'today' | 'week' | 'fortnight' | 'all'; q: string; open: string; sort: string };
 }
 
 /** One bucket of a point's record, quantities as text. */
@@ -989,6 +1010,13 @@ export interface SalesRow {
     lateDays: number;
     reason: string | null;
     strip: Strip | null;
+}
+
+/** Sales lines from a place of their list on, and how many there are, and are late, in all. */
+export interface SalesRows {
+    rows: SalesRow[];
+    total: number;
+    late: number;
 }
 
 /** A study that was saved, and the run that plans it if it was to be planned. */

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 /** A button or a link of the page, above its grid, that does nothing of its own with arrow keys. */
 const ABOVE = '#page button:not([aria-haspopup], [role]), #page a[href]';
 
-/** From a page on which nothing has the focus, or from a button above its grid, the arrow down key goes to the tab stop of its first grid. */
+/** The arrow down key goes to the first grid of a page, from where nothing has the focus or from a button above it. */
 export function useFirstRow(): void {
     useEffect(() => {
         const onKey = (event: globalThis.KeyboardEvent) => {

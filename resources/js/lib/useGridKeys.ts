@@ -21,6 +21,13 @@ export interface Cells {
 
 const within = (value: number, count: number) => Math.max(0, Math.min(count - 1, value));
 
+/** A list of which only the rows in sight are drawn; each carries its number as `data-row`. */
+export interface DrawnRows {
+    rows: number;
+    /** Brings a row into sight that may not be drawn yet. */
+    reveal: (row: number) => void;
+}
+
 /** Where a key leads from a row of so many; undefined where the key is not one of moving. */
 export function rowAfter(key: string, at: number, rows: number): number | undefined {
     const to = {
@@ -65,10 +72,11 @@ interface GridKeys {
 /**
  * Keys of a grid by the pattern of the ARIA grid: one tab stop for all of it, where the focus was last. Without cells its rows are gone
  * through: they carry `data-row`; arrows, Page up and down, Home and End move among them, Right goes into what can be used in a row, Left
- * and Escape come back, and what can be used in a row is a tab stop only while the row is. With cells the keys go from cell to cell; a cell
- * that is not drawn is brought into sight first, and while the one that had the focus is out of sight another drawn one is the tab stop.
+ * and Escape come back, and what can be used in a row is a tab stop only while the row is; one that is not drawn is brought into sight.
+ * With cells the keys go from cell to cell; a cell that is not drawn is brought into sight first, and while the one that had the focus is
+ * out of sight another drawn one is the tab stop.
  */
-export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells): GridKeys {
+export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells, drawn?: DrawnRows): GridKeys {
     const [at, setAt] = useState<Place>([0, 0]);
     const wanted = useRef<Place | null>(null);
 
@@ -81,10 +89,10 @@ export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells):
         }
     });
     useEffect(() => {
-        const cell = wanted.current && grid.current ? cellAt(grid.current, wanted.current) : null;
-        if (cell) {
+        const next = wanted.current && grid.current ? (cells ? cellAt : rowAt)(grid.current, wanted.current) : null;
+        if (next) {
             wanted.current = null;
-            cell.focus();
+            next.focus();
         }
     });
 
@@ -96,7 +104,7 @@ export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells):
     const onFocus = (event: { target: EventTarget }) => {
         const target = event.target as HTMLElement;
         const row = rowOf(target);
-        const place = placeOf(target) ?? (grid.current && row ? ([rowsOf(grid.current).indexOf(row), 0] as const) : null);
+        const place = placeOf(target) ?? (grid.current && row ? ([numberOf(grid.current, row), 0] as const) : null);
         if (place) {
             setAt((old) => (old[0] === place[0] && old[1] === place[1] ? old : place));
         }
@@ -106,7 +114,12 @@ export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells):
             return;
         }
         if (cells === undefined) {
-            amongRows(event);
+            const to = amongRows(event, drawn);
+            if (to !== undefined) {
+                drawn?.reveal(to);
+                wanted.current = [to, 0];
+                setAt([to, 0]);
+            }
             return;
         }
         const from = placeOf(event.target as HTMLElement);
@@ -123,6 +136,10 @@ export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells):
 
 const rowsOf = (grid: HTMLElement) => Array.from(grid.querySelectorAll<HTMLElement>('[data-row]'));
 const rowOf = (element: HTMLElement) => element.closest<HTMLElement>('[data-row]');
+/** The number that a row carries, else its place among those drawn. */
+const numberOf = (grid: HTMLElement, row: HTMLElement) =>
+    /^\d+$/.test(row.dataset.row ?? '') ? Number(row.dataset.row) : rowsOf(grid).indexOf(row);
+const rowAt = (grid: HTMLElement, [row]: Place) => rowsOf(grid).find((one) => numberOf(grid, one) === row) ?? null;
 const cellAt = (grid: HTMLElement, [row, column]: Place) => grid.querySelector<HTMLElement>(`[data-cell="${row}:${column}"]`);
 
 function placeOf(element: HTMLElement): Place | null {
@@ -139,29 +156,30 @@ function stopAtCell(grid: HTMLElement, at: Place): void {
 
 function stopAtRow(grid: HTMLElement, at: number): void {
     const rows = rowsOf(grid);
-    const stop = Math.min(at, rows.length - 1);
-    rows.forEach((row, place) => {
-        row.tabIndex = place === stop ? 0 : -1;
+    const stop = rowAt(grid, [at, 0]) ?? rows[Math.min(at, rows.length - 1)];
+    rows.forEach((row) => {
+        row.tabIndex = row === stop ? 0 : -1;
         row.querySelectorAll<HTMLElement>(STOPS).forEach((element) => {
-            element.tabIndex = place === stop ? 0 : -1;
+            element.tabIndex = row === stop ? 0 : -1;
         });
     });
 }
 
-function amongRows(event: KeyboardEvent<HTMLElement>): void {
+/** Deals with a key among rows; gives the row to go to where that is not drawn. */
+function amongRows(event: KeyboardEvent<HTMLElement>, drawn: DrawnRows | undefined): number | undefined {
     const target = event.target as HTMLElement;
     const row = rowOf(target);
     const types = target.matches(TYPED);
     if (event.ctrlKey) {
-        return;
+        return undefined;
     }
     if (row && target !== row && (event.key === 'Escape' || (event.key === 'ArrowLeft' && !types))) {
         event.preventDefault();
         row.focus();
-        return;
+        return undefined;
     }
     if (types) {
-        return;
+        return undefined;
     }
     if (row && event.key === 'ArrowRight') {
         const stops = Array.from(row.querySelectorAll<HTMLElement>(STOPS));
@@ -170,12 +188,14 @@ function amongRows(event: KeyboardEvent<HTMLElement>): void {
             event.preventDefault();
             next.focus();
         }
-        return;
+        return undefined;
     }
-    const rows = rowsOf(event.currentTarget);
-    const to = rowAfter(event.key, row ? rows.indexOf(row) : -1, rows.length);
-    if (to !== undefined) {
-        event.preventDefault();
-        rows[to]?.focus();
+    const to = rowAfter(event.key, row ? numberOf(event.currentTarget, row) : -1, drawn?.rows ?? rowsOf(event.currentTarget).length);
+    if (to === undefined) {
+        return undefined;
     }
+    event.preventDefault();
+    const next = rowAt(event.currentTarget, [to, 0]);
+    next?.focus();
+    return next ? undefined : to;
 }

@@ -1,5 +1,5 @@
 import { router } from '@inertiajs/react';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { MonthButton } from '@/components/DateField';
 import { Empty } from '@/components/Empty';
@@ -18,6 +18,7 @@ import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useLoaded } from '@/lib/useLoaded';
+import { usePageKeys } from '@/lib/usePageKeys';
 import { AskedPart, BoughtParts } from '@/pages/parts/AskedParts';
 import { SubjectBox } from '@/pages/parts/SubjectBox';
 import { ThreadChart } from '@/pages/parts/ThreadChart';
@@ -60,25 +61,7 @@ export default function Complete({ subject, qty: firstQty, due: firstDue }: Comp
     const changes = data ? (JSON.parse(data.changes) as Change[]) : [];
     const canDraft = changes.length > 0 && draft.may && !draft.busy;
     const toDraft = () => void draft.add(changes);
-    const byKey = useEffectEvent(() => canDraft && toDraft());
-
-    useEffect(() => {
-        const onKey = (event: globalThis.KeyboardEvent) => {
-            const target = event.target as HTMLElement;
-            if (
-                event.key.toLowerCase() === 'd' &&
-                !event.ctrlKey &&
-                !event.metaKey &&
-                !event.altKey &&
-                !target.matches('input, textarea, select')
-            ) {
-                event.preventDefault();
-                byKey();
-            }
-        };
-        document.addEventListener('keydown', onKey);
-        return () => document.removeEventListener('keydown', onKey);
-    }, []);
+    usePageKeys({ d: () => void (canDraft && toDraft()) });
 
     const pick = (one: ThreadRow) => {
         setPicked(one.id);

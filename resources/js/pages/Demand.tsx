@@ -3,28 +3,31 @@ import { useState } from 'react';
 import { DraftedDay, DraftedExpected, DraftPencil, Touched } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { qty } from '@/lib/format';
-import type { DemandPage, Explanation, SalesRow } from '@/lib/shapes';
+import type { DemandPage, Explanation, SalesRow, SalesRows } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
+import { useMoreRows } from '@/lib/useMoreRows';
 import { ForecastGrid } from '@/pages/parts/ForecastGrid';
 import { itemHref } from '@/pages/parts/ItemPanel';
 import { SalesPanel } from '@/pages/parts/SalesPanel';
-import { type DataColumn, DataTable } from '@/components/DataTable';
+import { type DataColumn, DataTable, type Order } from '@/components/DataTable';
 
 const keyOf = (row: SalesRow | undefined) => (row ? `${row.order}/${row.line}` : '');
 
-export default function Demand({ filter, sales, forecasts, rows, counted, mostLines }: DemandPage) {
+export default function Demand({ filter, sales: first, total, late, forecasts, rows, counted }: DemandPage) {
     const { plan, site } = useShared();
     const change = (changes: Record<string, string>) =>
         refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
     const forecast = filter.view === 'forecast';
+    const { rows: sales, more, trouble } = useMoreRows('/demand/rows', filter, first, total, (answer: SalesRows) => answer.rows);
     const [open, setOpen] = useState<string | null>(
         filter.q && sales.length > 0 ? keyOf(sales.find((row) => row.lateDays > 0) ?? sales[0]) : null,
     );
@@ -33,13 +36,12 @@ export default function Demand({ filter, sales, forecasts, rows, counted, mostLi
         opened?.strip ? `/demand/line?${new URLSearchParams({ order: opened.order, line: opened.line }).toString()}` : null,
         plan.id,
     );
-    const late = sales.filter((row) => row.lateDays > 0).length;
     return (
         <>
             <PageHead title={t('Demand')}>
                 {forecast
                     ? t('Type into a cell to change it. Sales orders consume the forecast; what is left is planned.')
-                    : `${tn('1 open sales line', ':n open sales lines', sales.length)}, ${t(':n late', { n: late })}`}
+                    : `${tn('1 open sales line', ':n open sales lines', total)}, ${t(':n late', { n: late })}`}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
@@ -67,6 +69,11 @@ export default function Demand({ filter, sales, forecasts, rows, counted, mostLi
                 {forecast && !counted && (
                     <span className="text-sm text-look-ink">{t('This forecast does not count in the live plan.')}</span>
                 )}
+                {!forecast && (
+                    <span className="order-last">
+                        <ExportLink list="sales" params={filter} />
+                    </span>
+                )}
                 <FindBox
                     label={forecast ? t('Find an item') : t('Find order, customer, item')}
                     value={filter.q ?? ''}
@@ -82,13 +89,17 @@ export default function Demand({ filter, sales, forecasts, rows, counted, mostLi
             ) : sales.length === 0 ? (
                 <Empty title={t('No sales line fits')}>{t('Everything is delivered, or a filter hides the rest.')}</Empty>
             ) : (
-                <SalesTable sales={sales} today={plan.planDate} open={open} sortable={sales.length < mostLines} onOpen={setOpen} />
+                <SalesTable
+                    sales={sales}
+                    total={total}
+                    more={more}
+                    order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
+                    today={plan.planDate}
+                    open={open}
+                    onOpen={setOpen}
+                />
             )}
-            {!forecast && sales.length >= mostLines && (
-                <p className="mt-2 text-mute">
-                    {t('Only the first :n are shown. Narrow the list by site, order, customer or item.', { n: mostLines })}
-                </p>
-            )}
+            {trouble && <p className="mt-2 text-broken">{trouble}</p>}
             {opened && (
                 <Inspector label={t('Sales line')}>
                     <SalesPanel row={opened} answer={data} onClose={() => setOpen(null)} />
@@ -100,15 +111,17 @@ export default function Demand({ filter, sales, forecasts, rows, counted, mostLi
 
 interface TableProps {
     sales: SalesRow[];
+    total: number;
+    more: (() => void) | null;
+    order: Order;
     today: string;
     open: string | null;
-    sortable: boolean;
     onOpen: (key: string) => void;
 }
 
 const lateness = (days: number) => (days > 0 ? tn('1 day late', ':n days late', days) : t('on time'));
 
-function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
+function SalesTable({ sales, total, more, order, today, open, onOpen }: TableProps) {
     const { expected } = useDraft().state;
     const isDrafting = Object.keys(expected).length > 0;
     const narrow = open !== null;
@@ -118,7 +131,7 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             head: t('Order'),
             width: '92px',
             look: 'font-semibold whitespace-nowrap',
-            sort: sortable ? keyOf : undefined,
+            sort: true,
             cell: (row) => (
                 <>
                     {row.order}/{row.line}
@@ -131,14 +144,14 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             id: 'customer',
             head: t('Customer'),
             width: '13%',
-            sort: sortable ? (row) => row.customer : undefined,
+            sort: true,
             title: (row) => row.customer,
             cell: (row) => row.customer,
         },
         {
             id: 'item',
             head: t('Item'),
-            sort: sortable ? (row) => row.item : undefined,
+            sort: true,
             title: (row) => row.name,
             cell: (row) => (
                 <>
@@ -149,12 +162,13 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
                 </>
             ),
         },
-        { id: 'site', head: t('Site'), width: '46px', look: 'text-mute', cell: (row) => row.site },
+        { id: 'site', head: t('Site'), width: '46px', look: 'text-mute', sort: true, cell: (row) => row.site },
         {
             id: 'open',
             head: t('Open'),
             width: '70px',
             right: true,
+            sort: true,
             cell: (row) => (
                 <>
                     {qty(row.open, row.decimals)} <span className="text-mute">{row.unit}</span>
@@ -166,7 +180,7 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             head: t('Due'),
             width: '88px',
             right: true,
-            sort: sortable ? (row) => row.due : undefined,
+            sort: true,
             cell: (row) => <DraftedDay reference={row.reference} due={row.due} today={today} />,
             cellLook: (row) => (row.due < today ? 'font-semibold text-broken' : ''),
         },
@@ -178,13 +192,14 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             right: true,
             wide: true,
             look: 'text-mute',
-            sort: sortable ? (row) => row.priority : undefined,
+            sort: true,
             cell: (row) => row.priority,
         },
         {
             id: 'cover',
             head: t('Cover'),
             width: '106px',
+            sort: true,
             look: 'pl-3',
             cell: (row) =>
                 row.strip ? <CoverStrip strip={row.strip} width={84} /> : <span className="text-xs text-mute">{t('not planned')}</span>,
@@ -195,7 +210,7 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             width: isDrafting ? '118px' : '84px',
             right: true,
             wide: true,
-            sort: sortable ? (row) => row.expected ?? '' : undefined,
+            sort: true,
             cell: (row) => <DraftedExpected reference={row.reference} expected={row.expected} today={today} />,
             cellLook: (row) => (row.lateDays > 0 ? 'font-semibold text-broken' : ''),
         },
@@ -204,7 +219,7 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             head: t('In time'),
             width: narrow ? '98px' : '22%',
             look: 'pl-2',
-            sort: sortable ? (row) => row.lateDays : undefined,
+            sort: true,
             title: (row) => row.reason ?? '',
             cell: (row) =>
                 expected[row.reference] !== undefined && expected[row.reference]?.lateDays !== row.lateDays ? (
@@ -228,6 +243,9 @@ function SalesTable({ sales, today, open, sortable, onOpen }: TableProps) {
             label={t('Sales orders')}
             columns={columns}
             rows={sales}
+            total={total}
+            more={more}
+            order={order}
             keyOf={keyOf}
             open={open}
             onOpen={(row) => onOpen(keyOf(row))}

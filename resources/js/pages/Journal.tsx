@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { useDraft } from '@/lib/draft';
@@ -63,7 +64,10 @@ export default function Journal({ entries, filter, most }: JournalPage) {
     return (
         <>
             <PageHead title={t('Journal')}>{tn('1 entry', ':n entries', entries.length)}</PageHead>
-            <div className="mb-2.5 flex">
+            <div className="mb-2.5 flex items-center gap-2">
+                <span className="order-last">
+                    <ExportLink list="journal" params={filter} />
+                </span>
                 <FindBox label={t('Find what was done')} value={filter.q ?? ''} onChange={(q) => refilter('/journal', filter, { q }, {})} />
             </div>
             {entries.length === 0 ? (

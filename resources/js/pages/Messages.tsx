@@ -12,12 +12,13 @@ import { PillSelect, PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { addDays, day } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { ExplanationPeg, MessagesPage, MessageTask, Told } from '@/lib/shapes';
+import type { ExplanationPeg, MessagesPage, MessageTask, MessageTasks, Told } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
+import { useMoreRows } from '@/lib/useMoreRows';
 import { itemHref } from '@/pages/parts/ItemPanel';
-import { type DataColumn, DataTable } from '@/components/DataTable';
+import { type DataColumn, DataTable, type Order } from '@/components/DataTable';
 import { DateField } from '@/components/DateField';
 import { useCommand } from '@/lib/useCommand';
 
@@ -28,13 +29,18 @@ interface Answer {
     reason: string;
 }
 
-const DEFAULTS = { show: 'open', sort: 'risk' };
+const DEFAULTS = { show: 'open' };
 
 /** What the plan has to say, to be worked through: what puts customers at risk first. */
-export default function Messages({ run, live, kinds, tasks, total, away, most, filter }: MessagesPage) {
+export default function Messages({ run, live, kinds, tasks: first, total, away, filter }: MessagesPage) {
     const { plan } = useShared();
     const [open, setOpen] = useState<number | null>(null);
     const [done, setDone] = useState<string | null>(null);
+    const {
+        rows: tasks,
+        more,
+        trouble: moreTrouble,
+    } = useMoreRows('/messages/rows', filter, first, total, (answer: MessageTasks) => answer.rows);
     const change = (changes: Record<string, string>) => refilter('/messages', filter, changes, DEFAULTS);
     const opened = tasks.find((task) => task.n === open);
     const all = kinds.reduce((sum, kind) => sum + kind.count, 0);
@@ -102,11 +108,11 @@ export default function Messages({ run, live, kinds, tasks, total, away, most, f
                 />
                 <PillSelect
                     label={t('Order')}
-                    value={filter.sort ?? 'risk'}
+                    value={filter.sort ?? ''}
                     onChange={(sort) => change({ sort })}
                     choices={[
-                        { value: 'risk', label: t('By what is at risk') },
-                        { value: 'date', label: t('By date') },
+                        { value: '', label: t('By what is at risk') },
+                        { value: 'from', label: t('By date') },
                     ]}
                 />
                 <FindBox label={t('Find order, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
@@ -128,11 +134,18 @@ export default function Messages({ run, live, kinds, tasks, total, away, most, f
                     {t('Another kind or site may have more.')}
                 </Empty>
             ) : (
-                <Table tasks={tasks} today={plan.planDate} open={open} onOpen={setOpen} onApply={live ? apply : null} />
+                <Table
+                    tasks={tasks}
+                    total={total}
+                    more={more}
+                    order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
+                    today={plan.planDate}
+                    open={open}
+                    onOpen={setOpen}
+                    onApply={live ? apply : null}
+                />
             )}
-            {tasks.length >= most && (
-                <p className="mt-2 text-mute">{t('Only the first :n are shown. Narrow the list by kind or text.', { n: most })}</p>
-            )}
+            {moreTrouble && <p className="mt-2 text-broken">{moreTrouble}</p>}
             {opened && (
                 <Inspector label={t('Message')}>
                     <TaskPanel key={opened.n} task={opened} onClose={() => setOpen(null)} onAnswer={answer} onApply={live ? apply : null} />
@@ -144,13 +157,16 @@ export default function Messages({ run, live, kinds, tasks, total, away, most, f
 
 interface TableProps {
     tasks: MessageTask[];
+    total: number;
+    more: (() => void) | null;
+    order: Order;
     today: string;
     open: number | null;
     onOpen: (n: number) => void;
     onApply: ((task: MessageTask) => void) | null;
 }
 
-function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
+function Table({ tasks, total, more, order, today, open, onOpen, onApply }: TableProps) {
     const onKey = (event: KeyboardEvent<HTMLElement>, task: MessageTask) => {
         if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) {
             return;
@@ -171,10 +187,11 @@ function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
             id: 'kind',
             head: t('Kind'),
             width: '132px',
+            sort: true,
             cell: (task) => task.kind,
             cellLook: (task) => `whitespace-nowrap ${task.riskLines > 0 ? 'font-semibold text-broken' : ''}`,
         },
-        { id: 'text', head: t('What the plan says'), title: (task) => task.text, cell: (task) => task.text },
+        { id: 'text', head: t('What the plan says'), sort: true, title: (task) => task.text, cell: (task) => task.text },
         {
             id: 'from',
             head: t('From'),
@@ -182,14 +199,24 @@ function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
             right: true,
             wide: true,
             look: 'text-mute',
+            sort: true,
             cell: (task) => (task.from ? day(task.from, today) : ''),
         },
-        { id: 'to', head: t('To'), width: '88px', right: true, wide: true, cell: (task) => (task.to ? day(task.to, today) : '') },
+        {
+            id: 'to',
+            head: t('To'),
+            width: '88px',
+            right: true,
+            wide: true,
+            sort: true,
+            cell: (task) => (task.to ? day(task.to, today) : ''),
+        },
         {
             id: 'lines',
             head: t('Lines late'),
             width: '88px',
             right: true,
+            sort: true,
             cell: (task) => (task.riskLines > 0 ? task.riskLines : '·'),
             cellLook: (task) => (task.riskLines > 0 ? 'font-semibold text-broken' : 'text-faint'),
         },
@@ -199,6 +226,7 @@ function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
             width: '84px',
             right: true,
             wide: true,
+            sort: true,
             cell: (task) => (task.riskLines > 0 ? task.riskValue : <span className="text-faint">·</span>),
         },
         {
@@ -206,6 +234,7 @@ function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
             head: t('What to do'),
             width: '150px',
             right: true,
+            sort: true,
             cell: (task) =>
                 task.state ? (
                     <span className="text-mute">{task.until ? t('asleep to :day', { day: day(task.until, today) }) : t('done')}</span>
@@ -220,6 +249,9 @@ function Table({ tasks, today, open, onOpen, onApply }: TableProps) {
             label={t('Messages')}
             columns={columns}
             rows={tasks}
+            total={total}
+            more={more}
+            order={order}
             keyOf={(task) => String(task.n)}
             open={open === null ? null : String(open)}
             onOpen={(task) => onOpen(task.n)}

@@ -2,29 +2,35 @@ import { router } from '@inertiajs/react';
 import { useState } from 'react';
 import { DraftedDay, DraftPencil, Touched } from '@/components/DraftMarks';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { qty } from '@/lib/format';
-import type { OrderDetail, OrderRow, OrdersPage } from '@/lib/shapes';
+import type { OrderDetail, OrderRow, OrderList, OrdersPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
+import { useMoreRows } from '@/lib/useMoreRows';
 import { OrderPanel } from '@/pages/parts/OrderParts';
 import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
-export default function Orders({ orders, filter, most }: OrdersPage) {
+export default function Orders({ orders: first, total, late, filter }: OrdersPage) {
     const { plan } = useShared();
     const [open, setOpen] = useState<string | null>(null);
     const { data, trouble } = useLoaded<OrderDetail>(open === null ? null : `/order-detail/${encodeURIComponent(open)}`, plan.id);
     const change = (changes: Record<string, string>) => refilter('/orders', filter, changes, { status: 'open' });
-    const late = orders.filter((order) => order.daysLate > 0).length;
+    const {
+        rows: orders,
+        more,
+        trouble: moreTrouble,
+    } = useMoreRows('/order-rows', filter, first, total, (answer: OrderList) => answer.rows);
     return (
         <>
             <PageHead title={t('Orders')}>
-                {tn('1 order', ':n orders', orders.length)}
+                {tn('1 order', ':n orders', total)}
                 {late > 0 && `, ${t(':n overdue', { n: late })}`}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
@@ -55,6 +61,9 @@ export default function Orders({ orders, filter, most }: OrdersPage) {
                 <PillToggle on={filter.said === '1'} onChange={(on) => change({ said: on ? '1' : '' })}>
                     {t('With a message')}
                 </PillToggle>
+                <span className="order-last">
+                    <ExportLink list="orders" params={filter} />
+                </span>
                 <FindBox label={t('Find order, item, supplier')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
             {orders.length === 0 ? (
@@ -63,8 +72,11 @@ export default function Orders({ orders, filter, most }: OrdersPage) {
                 <DataTable
                     name="orders"
                     label={t('Orders')}
-                    columns={columns(plan.planDate, orders.length < most)}
+                    columns={columns(plan.planDate)}
                     rows={orders}
+                    total={total}
+                    more={more}
+                    order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
                     keyOf={(order) => order.code}
                     open={open}
                     narrow={open !== null}
@@ -76,11 +88,7 @@ export default function Orders({ orders, filter, most }: OrdersPage) {
                     }
                 />
             )}
-            {orders.length >= most && (
-                <p className="mt-2 text-mute">
-                    {t('Only the first :n are shown. Narrow the list by kind, state, site or text.', { n: most })}
-                </p>
-            )}
+            {moreTrouble && <p className="mt-2 text-broken">{moreTrouble}</p>}
             {open && (
                 <Inspector label={t('Order')}>
                     {trouble && <p className="text-broken">{trouble}</p>}
@@ -91,15 +99,13 @@ export default function Orders({ orders, filter, most }: OrdersPage) {
     );
 }
 
-/** Sorted only where all are there: the first of some would not be the first of all. */
-function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
-    const sort = (by: (order: OrderRow) => string | number) => (sortable ? by : undefined);
+function columns(today: string): DataColumn<OrderRow>[] {
     return [
         {
             id: 'order',
             head: t('Order'),
             width: '92px',
-            sort: sort((order) => order.code),
+            sort: true,
             look: 'font-bold whitespace-nowrap',
             cell: (order) => (
                 <>
@@ -114,21 +120,21 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
             head: t('Kind'),
             width: '84px',
             wide: true,
-            sort: sort((order) => order.kind),
+            sort: true,
             cell: (order) => t(ORDER_KINDS[order.kind]),
         },
         {
             id: 'state',
             head: t('State'),
             width: '74px',
-            sort: sort((order) => order.status),
+            sort: true,
             cell: (order) => t(ORDER_STATES[order.status]),
             cellLook: (order) => (order.status === 'firm' ? 'text-mute' : ''),
         },
         {
             id: 'what',
             head: t('What'),
-            sort: sort((order) => order.what),
+            sort: true,
             title: (order) => [order.what, order.supplier].filter(Boolean).join(', '),
             cell: (order) => (
                 <>
@@ -142,7 +148,7 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
             width: '48px',
             wide: true,
             look: 'text-mute',
-            sort: sort((order) => order.site),
+            sort: true,
             cell: (order) => order.site,
         },
         {
@@ -150,6 +156,7 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
             head: t('To come'),
             width: '88px',
             right: true,
+            sort: true,
             cell: (order) =>
                 order.qty === null ? (
                     <span className="text-mute">{tn('1 line', ':n lines', order.lines)}</span>
@@ -164,7 +171,7 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
             head: t('Due'),
             width: '132px',
             right: true,
-            sort: sort((order) => order.due),
+            sort: true,
             cell: (order) => <DraftedDay reference={order.reference} due={order.due} today={today} />,
             cellLook: (order) => (order.daysLate > 0 ? 'font-semibold text-broken' : ''),
         },
@@ -173,7 +180,7 @@ function columns(today: string, sortable: boolean): DataColumn<OrderRow>[] {
             head: t('The plan says'),
             width: '128px',
             look: 'pl-3',
-            sort: sort((order) => order.message ?? ''),
+            sort: true,
             cell: (order) =>
                 order.message ? (
                     <span className={order.message === 'overdue' ? 'font-semibold text-broken' : 'text-look-ink'}>

@@ -1,5 +1,5 @@
 import { router } from '@inertiajs/react';
-import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link } from '@inertiajs/react';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
@@ -11,10 +11,11 @@ import { Inspector } from '@/layout/Shell';
 import { grouped } from '@/lib/digits';
 import { day } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { ConversionDelays, Converted, ProposalDetail, ProposalRow, ProposalsPage } from '@/lib/shapes';
+import type { ConversionDelays, Converted, ProposalDetail, ProposalGroup, ProposalRow, ProposalRows, ProposalsPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
+import { useMoreRows } from '@/lib/useMoreRows';
 import { AbsurdDialog } from '@/pages/parts/AbsurdDialog';
 import { DelayDialog } from '@/pages/parts/DelayDialog';
 import { ConvertBar } from '@/pages/parts/ConvertBar';
@@ -22,6 +23,7 @@ import { ProposalPanel } from '@/pages/parts/ProposalPanel';
 import { ProposalTable, type Edit } from '@/pages/parts/ProposalTable';
 import { CONVERT_RIGHTS } from '@/lib/words';
 import { useCommand } from '@/lib/useCommand';
+import { usePageKeys } from '@/lib/usePageKeys';
 import { usePreview } from '@/lib/usePreview';
 
 /** What the person has said to a conversion: the quantities are meant, it may delay others, and what is taken along. */
@@ -31,7 +33,7 @@ interface Conversion {
     along?: number[];
 }
 
-export default function Proposals({ run, groups, total, shown, passed, today, until, filter }: ProposalsPage) {
+export default function Proposals({ run, groups: first, total, shown, passed, today, until, filter }: ProposalsPage) {
     const { plan, user } = useShared();
     const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
     const [edits, setEdits] = useState<ReadonlyMap<number, Edit>>(new Map());
@@ -41,6 +43,15 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
     const [meant, setMeant] = useState(false);
     const [delays, setDelays] = useState<ConversionDelays | null>(null);
     const change = (changes: Record<string, string>) => refilter('/proposals', { ...filter, open: '' }, changes, { by: 'supplier' });
+    const loaded = useMoreRows(
+        '/proposals/rows',
+        filter,
+        first,
+        shown,
+        (answer: ProposalRows) => answer.groups,
+        (group: ProposalGroup) => group.rows.length,
+    );
+    const groups = useMemo(() => merged(loaded.rows), [loaded.rows]);
     const rows = useMemo(() => new Map(groups.flatMap((group) => group.rows).map((row) => [row.number, row])), [groups]);
     const chosen = useMemo(
         () => [...picked].map((number) => rows.get(number)).filter((row): row is ProposalRow => row !== undefined),
@@ -109,31 +120,7 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
             convert();
         }
     };
-    const onKeyDown = useEffectEvent((event: globalThis.KeyboardEvent) => {
-        if (event.key === 'Escape') {
-            setAsking(false);
-        } else if (event.key.toLowerCase() === 'c') {
-            event.preventDefault();
-            forward();
-        }
-    });
-
-    useEffect(() => {
-        const onKey = (event: globalThis.KeyboardEvent) => {
-            const target = event.target as HTMLElement;
-            if (
-                !event.ctrlKey &&
-                !event.metaKey &&
-                !event.altKey &&
-                !target.closest('[role=dialog]') &&
-                !target.matches('input:not([type=checkbox]), select, textarea')
-            ) {
-                onKeyDown(event);
-            }
-        };
-        window.addEventListener('keydown', onKey);
-        return () => window.removeEventListener('keydown', onKey);
-    }, []);
+    usePageKeys({ c: forward, ...(asking && { escape: () => setAsking(false) }) });
 
     const pick = (numbers: number[], on: boolean) => {
         const next = new Set(picked);
@@ -234,13 +221,12 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
                     onPick={pick}
                     onEdit={edit}
                     onOpen={setOpen}
+                    total={shown}
+                    more={loaded.more}
+                    order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
                 />
             )}
-            {shown > rows.size && (
-                <p className="mt-2 text-mute">
-                    {t(':n more are not shown. Narrow the list by time, site or item.', { n: shown - rows.size })}
-                </p>
-            )}
+            {loaded.trouble && <p className="mt-2 text-broken">{loaded.trouble}</p>}
             {chosen.length > 0 && (
                 <ConvertBar
                     count={chosen.length}
@@ -290,4 +276,14 @@ export default function Proposals({ run, groups, total, shown, passed, today, un
             </p>
         </>
     );
+}
+
+/** The headings of all that is loaded; one that goes over a page stands once. */
+function merged(groups: ProposalGroup[]): ProposalGroup[] {
+    const byKey = new Map<string, ProposalGroup>();
+    for (const group of groups) {
+        const before = byKey.get(group.key);
+        byKey.set(group.key, before ? { ...before, rows: [...before.rows, ...group.rows] } : group);
+    }
+    return [...byKey.values()];
 }

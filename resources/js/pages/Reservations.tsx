@@ -3,6 +3,7 @@ import { Lock } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { MaybeLink } from '@/components/MaybeLink';
 import { Notice } from '@/components/Notice';
@@ -82,6 +83,9 @@ export default function Reservations({ filter, orders, held, matching, allOrders
                         {tn('Hold what is there for :n', 'Hold what is there for :n', ticked.size)}
                     </Button>
                 )}
+                <span className="order-last">
+                    <ExportLink list="reservations" params={filter} />
+                </span>
                 <FindBox label={t('Find order, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
             {write.answer && (

@@ -2,6 +2,7 @@ import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { OverTime, type TimeSlot } from '@/components/OverTime';
@@ -106,6 +107,9 @@ export default function Shortages({ filter, planned, open: first, views }: Short
                     {t('Resolve these')}
                 </Button>
                 <SavedViews page="shortages" path="/shortages" views={views} filter={filter} />
+                <span className="order-last">
+                    <ExportLink list="shortages" params={filter} />
+                </span>
                 <FindBox label={t('Find item, order, customer')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
             {list.trouble && <Notice tone="broken">{list.trouble}</Notice>}

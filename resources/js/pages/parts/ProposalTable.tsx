@@ -2,7 +2,7 @@ import { CauseStrip } from '@/components/CauseStrip';
 import { day, inDays, qty } from '@/lib/format';
 import type { LineToConvert, ProposalGroup, ProposalRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
-import { type DataColumn, DataTable } from '@/components/DataTable';
+import { type DataColumn, DataTable, type Order } from '@/components/DataTable';
 
 /** What someone changed of a proposal before converting it. */
 export interface Edit {
@@ -23,15 +23,19 @@ interface Props {
     onPick: (numbers: number[], on: boolean) => void;
     onEdit: (number: number, edit: Edit) => void;
     onOpen: (number: number) => void;
+    total: number;
+    more: (() => void) | null;
+    order: Order;
 }
 
 /** Proposals under headings; ticked ones are converted together. Space ticks a row, Enter goes into its quantity. */
-export function ProposalTable({ groups, by, picked, edits, worth, open, mayConvert, onPick, onEdit, onOpen }: Props) {
+export function ProposalTable({ groups, by, picked, edits, worth, open, mayConvert, onPick, onEdit, onOpen, total, more, order }: Props) {
     const passed = (row: ProposalRow) => (row.daysToStart < 0 ? 'font-semibold text-broken' : '');
     const columns: DataColumn<ProposalRow>[] = [
         {
             id: 'item',
             head: t('Item'),
+            sort: true,
             title: (row) => `${row.item} ${row.name}, ${row.site}`,
             cell: (row) => (
                 <>
@@ -45,15 +49,17 @@ export function ProposalTable({ groups, by, picked, edits, worth, open, mayConve
             head: t('Quantity'),
             width: '104px',
             right: true,
+            sort: true,
             cell: (row) => <QuantityCell row={row} edit={edits.get(row.number)} may={mayConvert(row)} onEdit={onEdit} />,
         },
-        { id: 'start', head: t('Start by'), width: '84px', right: true, cell: (row) => day(row.start), cellLook: passed },
-        { id: 'wanted', head: t('Wanted'), width: '84px', right: true, cell: (row) => day(row.wanted) },
+        { id: 'start', head: t('Start by'), width: '84px', right: true, sort: true, cell: (row) => day(row.start), cellLook: passed },
+        { id: 'wanted', head: t('Wanted'), width: '84px', right: true, sort: true, cell: (row) => day(row.wanted) },
         {
             id: 'when',
             head: t('When'),
             width: '100px',
             wide: true,
+            sort: true,
             look: 'pl-2',
             cellLook: passed,
             cell: (row) =>
@@ -67,6 +73,7 @@ export function ProposalTable({ groups, by, picked, edits, worth, open, mayConve
             id: 'for',
             head: t('For'),
             width: '156px',
+            sort: true,
             title: (row) => row.purpose,
             cell: (row) => (
                 <>
@@ -79,6 +86,7 @@ export function ProposalTable({ groups, by, picked, edits, worth, open, mayConve
             head: t('Value'),
             width: by === 'supplier' ? '64px' : '92px',
             right: true,
+            sort: true,
             cell: (row) => {
                 const changed = edits.has(row.number) ? worth.get(row.number) : undefined;
                 if (changed?.trouble) {
@@ -117,8 +125,12 @@ export function ProposalTable({ groups, by, picked, edits, worth, open, mayConve
                 ),
                 value: group.value === null ? undefined : qty(group.value),
                 rows: group.rows,
+                count: group.count,
             }))}
             keyOf={(row) => String(row.number)}
+            total={total}
+            more={more}
+            order={order}
             open={open === null ? null : String(open)}
             narrow={open !== null}
             onOpen={(row) => onOpen(row.number)}

@@ -1,0 +1,56 @@
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { getJson } from '@/lib/http';
+
+interface MoreRows<Row> {
+    rows: Row[];
+    /** Loads the rows after those; null where all are there, or while they are on their way. */
+    more: (() => void) | null;
+    trouble: string | null;
+}
+
+/** Numbers lists by the page they came with, so that one that comes anew is not taken for the one before. */
+const numbers = new WeakMap<object, number>();
+let newest = 0;
+
+function numberOf(list: object): number {
+    const number = numbers.get(list) ?? ++newest;
+    numbers.set(list, number);
+    return number;
+}
+
+/**
+ * A list whose first rows came with the page; the rest is asked for as its end comes into sight.
+ *
+ * @param url gives the rows from `offset` on, filtered and sorted as the page is
+ * @param first the rows that came with the page
+ * @param total how many there are in all
+ * @param of takes the rows out of an answer
+ * @param sizeOf how many rows one counts as, where they come under headings
+ */
+export function useMoreRows<Row, Answer>(
+    url: string,
+    filter: Record<string, string>,
+    first: Row[],
+    total: number,
+    of: (answer: Answer) => Row[],
+    sizeOf: (row: Row) => number = () => 1,
+): MoreRows<Row> {
+    const size = (rows: Row[]) => rows.reduce((sum, row) => sum + sizeOf(row), 0);
+    const { data, error, hasNextPage, fetchNextPage, isFetching } = useInfiniteQuery({
+        queryKey: [url, filter, numberOf(first)],
+        queryFn: async ({ pageParam, signal }) => of(await getJson<Answer>(url, { ...filter, offset: pageParam }, signal)),
+        initialPageParam: 0,
+        initialData: { pages: [first], pageParams: [0] },
+        getNextPageParam: (last: Row[], pages: Row[][]) => {
+            const loaded = size(pages.flat());
+            return loaded < total && last.length > 0 ? loaded : undefined;
+        },
+        staleTime: Infinity,
+        gcTime: 0,
+    });
+    return {
+        rows: data.pages.flat(),
+        more: hasNextPage && !isFetching && !error ? () => void fetchNextPage() : null,
+        trouble: error?.message ?? null,
+    };
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Reading\DemandView;
+use App\Reading\ListOrder;
+use App\Reading\MessageList;
+use App\Reading\OrderView;
+use App\Reading\ProposalList;
+use Tests\Demo;
+
+beforeEach(function () {
+    Demo::planned();
+    $this->actingAs(Demo::user('planner'));
+});
+
+/** The rows of an answer, with those under headings one after the other. */
+function rowsIn(array $answer): array
+{
+    return $answer['rows'] ?? array_merge([], ...array_column($answer['groups'], 'rows'));
+}
+
+/** All rows of a list, page by page. */
+function wholeList(string $url): array
+{
+    $rows = [];
+    do {
+        $answer = test()->getJson("{$url}&offset=".count($rows))->assertOk()->json();
+        $page = rowsIn($answer);
+        array_push($rows, ...$page);
+    } while ($page !== [] && count($rows) < $answer['total']);
+    expect($rows)->toHaveCount($answer['total']);
+
+    return $rows;
+}
+
+/** What a list is sorted by, as its rows show it. */
+$shown = [
+    '/demand/rows?' => [
+        'order' => 'order', 'customer' => 'customer', 'item' => 'item', 'site' => 'site', 'due' => 'due', 'priority' => 'priority',
+        'expected' => 'expected', 'open' => fn (array $row) => (float) $row['open'],
+    ],
+    '/order-rows?' => [
+        'order' => 'code', 'kind' => 'kind', 'state' => 'status', 'site' => 'site', 'due' => 'due', 'says' => 'message',
+        'qty' => fn (array $row) => $row['qty'] === null ? null : (float) $row['qty'],
+    ],
+    '/messages/rows?' => ['text' => 'text', 'from' => 'from', 'to' => 'to', 'lines' => 'riskLines', 'kind' => 'code'],
+    '/proposals/rows?until=all&by=date&' => [],
+];
+
+it('gives every list page by page, the same rows as in one, whatever it is sorted by', function (string $url, array $columns) {
+    $whole = wholeList($url);
+    $half = intdiv(count($whole), 2);
+    $rest = array_slice(rowsIn($this->getJson("{$url}&offset={$half}")->json()), 0, 20);
+    expect(count($whole))->toBeGreaterThan(20)->and($rest)->toBe(array_slice($whole, $half, count($rest)))
+        ->and(rowsIn($this->getJson("{$url}&offset=".count($whole))->json()))->toBe([])
+        ->and(rowsIn($this->getJson("{$url}&offset=-5&sort=nothing")->json()))->toBe(array_slice($whole, 0, ListOrder::ROWS));
+    foreach ($columns as $sort => $of) {
+        foreach (['', '-'] as $way) {
+            $values = array_map(fn (array $row) => is_string($of) ? $row[$of] : $of($row), wholeList("{$url}sort={$way}{$sort}"));
+            expect($values)->toHaveCount(count($whole));
+            $values = array_values(array_filter($values, fn ($value) => $value !== null));
+            $sorted = $values;
+            usort($sorted, fn ($a, $b) => is_string($a) ? strcmp($a, $b) : $a <=> $b);
+            expect($values)->toBe($way === '' ? $sorted : array_reverse($sorted), "{$url} {$way}{$sort}");
+        }
+    }
+})->with(array_map(fn (string $url) => [$url, $shown[$url]], array_keys($shown)));
+
+it('counts and sums up a heading over all its proposals, and sorts under the headings', function (string $by) {
+    $url = "/proposals/rows?until=all&by={$by}&";
+    $sums = $counts = [];
+    foreach (wholeList($url) as $row) {
+        $counts[$row['group']] = ($counts[$row['group']] ?? 0) + 1;
+        $sums[$row['group']] = ($sums[$row['group']] ?? 0) + (int) $row['value'];
+    }
+    $order = array_keys($counts);
+    $seen = [];
+    for ($offset = 0; ; $offset += ListOrder::ROWS) {
+        $groups = $this->getJson("{$url}offset={$offset}")->json('groups');
+        if ($groups === []) {
+            break;
+        }
+        foreach ($groups as $group) {
+            expect($group['count'])->toBe($counts[$group['key']]);
+            $group['value'] === null || expect((int) $group['value'])->toBe($sums[$group['key']]);
+            $seen[$group['key']] = true;
+        }
+    }
+    expect(array_keys($seen))->toBe($order)->and(array_sum($counts))->toBeGreaterThan(1000);
+    $rows = wholeList("{$url}sort=-qty");
+    expect(array_values(array_unique(array_column($rows, 'group'))))->toBe($order);
+    foreach ($rows as $place => $row) {
+        $next = $rows[$place + 1] ?? null;
+        $next === null || $next['group'] !== $row['group'] || expect((float) $row['qty'])->toBeGreaterThanOrEqual((float) $next['qty']);
+    }
+})->with(['supplier', 'item', 'date']);
+
+it('knows an order for each name', function () {
+    foreach ([
+        '/demand/rows?' => DemandView::SORTED, '/order-rows?' => OrderView::SORTED, '/messages/rows?' => MessageList::SORTED,
+        '/proposals/rows?until=week&' => ProposalList::SORTED,
+    ] as $url => $names) {
+        foreach (array_keys($names) as $name) {
+            $this->getJson("{$url}sort={$name}")->assertOk();
+            $this->getJson("{$url}sort=-{$name}")->assertOk();
+        }
+    }
+});
