@@ -16,8 +16,10 @@ use Yposta\Core\Run\SupplyKind;
  */
 final class PegGraph
 {
-    /** Needs that are read at most. */
-    private const MOST = 1_800;
+    /** Needs that are read at once; what lies below is read when it is asked for. */
+    private const AT_ONCE = 1_800;
+
+    private int $until = 0;
 
     /** @var array<int, list<Peg>> what serves a demand, by its number */
     private array $served = [];
@@ -31,17 +33,24 @@ final class PegGraph
     /** @var array<int, true> demands on the chain that decides the date */
     private array $chain = [];
 
-    public function __construct(private readonly StoredPlan $plan)
+    public function __construct(private readonly StoredPlan $plan, private readonly int $atOnce = self::AT_ONCE)
     {
     }
 
     /** @param  list<int>  $demands  numbers */
     public function readDown(array $demands): void
     {
-        for ($level = $demands; $level !== []; $level = $this->loadBelow($level));
+        $this->read($demands);
         foreach ($demands as $demand) {
             $this->follow($this->plan->demandNumbered($demand));
         }
+    }
+
+    /** @param  list<int>  $demands  numbers */
+    private function read(array $demands): void
+    {
+        $this->until = count($this->served) + $this->atOnce;
+        for ($level = $demands; $level !== []; $level = $this->loadBelow($level));
     }
 
     public function readUp(int $supply): void
@@ -52,6 +61,8 @@ final class PegGraph
     /** @return list<Peg> by availability */
     public function served(int $demand): array
     {
+        isset($this->served[$demand]) || $this->read([$demand]);
+
         return $this->served[$demand] ?? [];
     }
 
@@ -112,7 +123,7 @@ final class PegGraph
             }
         }
 
-        return count($this->served) > self::MOST ? [] : array_values(array_filter($next, fn (int $n) => ! isset($this->served[$n])));
+        return count($this->served) > $this->until ? [] : array_values(array_filter($next, fn (int $n) => ! isset($this->served[$n])));
     }
 
     /**
@@ -140,7 +151,7 @@ final class PegGraph
         while ($demand->lateDays() > 0) {
             $number = $this->plan->numberOf($demand);
             $this->chain[$number] = true;
-            $latest = self::latest($this->served[$number] ?? []);
+            $latest = self::latest($this->served($number));
             $waitsFor = $latest === null ? null : $this->plan->waitsFor($latest);
             if ($waitsFor === null) {
                 return;

@@ -17,7 +17,8 @@ use Yposta\Core\Run\Peg;
 final class PegTree
 {
     /** Rows of a list; what is beyond is left out and said. */
-    public const MOST = 600;
+    /** Rows of it; one goes on from there by as many. */
+    public const STEP = 600;
 
     private readonly Describe $describe;
 
@@ -29,7 +30,8 @@ final class PegTree
     /** @var list<PegRow> */
     private array $rows = [];
 
-    public function __construct(private readonly StoredPlan $plan)
+    /** @param  int  $most  rows */
+    public function __construct(private readonly StoredPlan $plan, private readonly int $most = self::STEP)
     {
         $this->describe = new Describe($plan);
         $this->graph = new PegGraph($plan);
@@ -73,7 +75,7 @@ final class PegTree
 
     private function addBelow(int $number, int $level, bool $onlyHoldUp): void
     {
-        if (count($this->rows) >= self::MOST || ($onlyHoldUp && $level > 0 && ! $this->graph->decides($number))) {
+        if (count($this->rows) >= $this->most || ($onlyHoldUp && $level > 0 && ! $this->graph->decides($number))) {
             return;
         }
         $demand = $this->plan->demandNumbered($number);
@@ -101,7 +103,7 @@ final class PegTree
     private function addAbove(int $supply, int $level): void
     {
         foreach ($this->graph->serves($supply) as $peg) {
-            if (count($this->rows) >= self::MOST) {
+            if (count($this->rows) >= $this->most) {
                 return;
             }
             $above = $peg->demand->for === null ? null : $this->plan->numberOf($peg->demand->for);

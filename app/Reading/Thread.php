@@ -16,7 +16,8 @@ use Yposta\Core\Run\SupplyKind;
 /** Pegging on a time axis: each supply at its date below what it serves, the chain that decides the date first. */
 final class Thread
 {
-    public const MOST = 600;
+    /** Rows of it; one goes on from there by as many. */
+    public const STEP = 600;
 
     /** Days before the first and after the last date. */
     private const AROUND = 60;
@@ -36,7 +37,8 @@ final class Thread
     /** @var list<Demand> */
     private array $needs = [];
 
-    public function __construct(private readonly ThreadGround $ground)
+    /** @param  int  $most  rows */
+    public function __construct(private readonly ThreadGround $ground, private readonly int $most = self::STEP)
     {
     }
 
@@ -78,7 +80,7 @@ final class Thread
     /** Whether it was cut off. */
     public function isFull(): bool
     {
-        return count($this->rows) >= self::MOST;
+        return count($this->rows) >= $this->most;
     }
 
     /** @return list<string> the days around the thread on which nobody works, as ISO dates */

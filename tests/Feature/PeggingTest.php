@@ -2,6 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Models\Run;
+use App\Reading\PegGraph;
+use App\Reading\PegTree;
+use App\Reading\StoredPlan;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 
@@ -27,6 +31,43 @@ it('follows a late sales line down to the order in which the delay begins', func
         ->and($rows[0]['expected'])->toBe('2026-03-19');
     $this->get('/pegging?of=sales:SO-7719/1')->assertInertia(fn ($page) => $page->component('Pegging')->where('lateDays', 6)
         ->where('holdUp', 'PCB-207: order P-3308 comes Tue 10 Mar')->where('ways', ['down', 'hold-up']));
+});
+
+it('never says that nothing serves a need which has only not been read yet', function () {
+    $plan = new StoredPlan(Run::live());
+    $root = (int) DB::table('plan_demands')->where('run_id', Run::live()->id)->where('kind', 'sales')->where('name', 'SO-7803')->value('n');
+    $graph = new PegGraph($plan, 5); // as a company does that is far larger than what is read at once
+    $graph->readDown([$root]);
+    $seen = [];
+    for ($level = [$root]; $level !== []; $level = $next) {
+        $next = [];
+        foreach ($level as $demand) {
+            $seen[$demand] = count($graph->served($demand));
+            foreach ($graph->served($demand) as $peg) {
+                foreach ($graph->inputs($plan->numberOf($peg->supply)) as $input) {
+                    isset($seen[$input]) || $next[] = $input;
+                }
+            }
+        }
+    }
+    $pegs = DB::table('plan_pegs')->where('run_id', Run::live()->id)->whereIn('demand', array_keys($seen))->groupBy('demand')
+        ->selectRaw('demand, count(*) as number')->pluck('number', 'demand');
+    expect(count($seen))->toBeGreaterThan(40);
+    foreach ($seen as $demand => $count) {
+        expect($count)->toBe((int) ($pegs[$demand] ?? 0));
+    }
+});
+
+it('says where it stops and goes on from there', function () {
+    $plan = new StoredPlan(Run::live());
+    $root = (int) DB::table('plan_demands')->where('run_id', Run::live()->id)->where('kind', 'sales')->where('name', 'SO-7803')->value('n');
+    $all = (new PegTree($plan))->down([$root], false);
+    expect((new PegTree(new StoredPlan(Run::live()), 10))->down([$root], false))->toEqual(array_slice($all, 0, 10));
+    foreach (['/pegging', '/thread'] as $page) {
+        $this->get("{$page}?of=sales:SO-7803/1")->assertInertia(fn ($page) => $page->where('most', 600)->where('filter.rows', '600'));
+        $this->get("{$page}?of=sales:SO-7803/1&rows=1200")->assertInertia(fn ($page) => $page->where('most', 1200));
+        $this->get("{$page}?of=sales:SO-7803/1&rows=99999999")->assertInertia(fn ($page) => $page->where('most', 12_000));
+    }
 });
 
 it('lists everything a sales line waits for, each order\'s needs once', function () {

@@ -35,11 +35,15 @@ final class PeggingController extends Controller
     /** Other sales lines that wait for the same supply, in the panel. */
     private const OTHERS = 8;
 
+    /** Rows that one may go on to. */
+    private const MOST = 12_000;
+
     public function list(Request $request): Response
     {
         [$plan, $subject] = $this->asked($request);
         $way = $this->way($request, $subject);
-        $tree = new PegTree($plan);
+        $most = $this->most($request);
+        $tree = new PegTree($plan, $most);
         $rows = match (true) {
             $subject->element instanceof Demand => $tree->down([$subject->number], $way === PegWay::HoldUp),
             $way === PegWay::Up => $tree->up($subject->number),
@@ -49,8 +53,8 @@ final class PeggingController extends Controller
         return (new PeggingPage(
             title: $subject->title, about: $subject->about,
             holdUp: $subject->element instanceof Demand ? $plan->holdUpOf($subject->element) : null, lateDays: $subject->lateDays(),
-            back: $subject->back, ways: $subject->ways(), rows: $rows, most: PegTree::MOST,
-            filter: ['of' => $request->string('of')->toString(), 'way' => $way->value],
+            back: $subject->back, ways: $subject->ways(), rows: $rows, most: $most,
+            filter: ['of' => $request->string('of')->toString(), 'way' => $way->value, 'rows' => (string) $most],
         ))->show();
     }
 
@@ -59,15 +63,16 @@ final class PeggingController extends Controller
         [$plan, $subject] = $this->asked($request);
         $way = $this->way($request, $subject);
         $ground = $way === PegWay::Up ? StoredGround::above($plan, $subject) : StoredGround::below($plan, $subject);
-        $thread = new Thread($ground);
+        $most = $this->most($request);
+        $thread = new Thread($ground, $most);
         $chain = new HoldUpChain($ground);
         $rows = $way === PegWay::Up ? $thread->up($subject->element) : $thread->down($subject->element);
         $line = $subject->element instanceof Demand && $subject->element->lateDays() > 0 ? $subject->element : null;
         $beginning = $line === null ? null : $chain->beginning($line)?->supply;
 
         return (new ThreadPage(
-            title: $subject->title, about: $subject->about, back: $subject->back, ways: $subject->ways(), rows: $rows, most: Thread::MOST,
-            filter: ['of' => $request->string('of')->toString(), 'way' => $way->value], lateDays: $subject->lateDays(),
+            title: $subject->title, about: $subject->about, back: $subject->back, ways: $subject->ways(), rows: $rows, most: $most,
+            filter: ['of' => $request->string('of')->toString(), 'way' => $way->value, 'rows' => (string) $most], lateDays: $subject->lateDays(),
             planDate: substr($plan->run->plan_date, 0, 10),
             due: $plan->dates->isoOrNull($subject->element instanceof Demand ? $subject->element->date : null),
             expected: $plan->dates->isoOrNull($subject->element instanceof Demand
@@ -105,6 +110,12 @@ final class PeggingController extends Controller
         abort_if($plan === null || $subject === null, 404, (string) trans('This is not in the plan.'));
 
         return [$plan, $subject];
+    }
+
+    /** How many rows are shown: so many, or as many more as one has gone on. */
+    private function most(Request $request): int
+    {
+        return max(PegTree::STEP, min(self::MOST, $request->integer('rows')));
     }
 
     private function way(Request $request, PegSubject $subject): PegWay

@@ -13,7 +13,7 @@ final readonly class PeggingPage extends Page
     /**
      * @param  list<PegWay>  $ways
      * @param  list<PegRow>  $rows
-     * @param  array{of: string, way: value-of<PegWay>}  $filter
+     * @param  array{of: string, way: value-of<PegWay>, rows: string}  $filter
      */
     public function __construct(
         public string $title,

@@ -16,7 +16,7 @@ final readonly class ThreadPage extends Page
     /**
      * @param  list<PegWay>  $ways
      * @param  list<ThreadRow>  $rows
-     * @param  array{of: string, way: value-of<PegWay>}  $filter
+     * @param  array{of: string, way: value-of<PegWay>, rows: string}  $filter
      * @param  list<string>  $closed
      * @param  list<ThreadStep>  $steps
      * @param  list<ThreadOther>  $others

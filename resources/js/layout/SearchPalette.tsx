@@ -10,24 +10,40 @@ import { HITS } from '@/lib/words';
 
 type Found = Omit<Hit, 'kind'> & { kind: HitKind | 'command' };
 
-function commands(text: string): Found[] {
-    const all: Found[] = [
-        { kind: 'command', label: t('Today'), note: '', href: '/' },
-        { kind: 'command', label: t('Demand: sales'), note: '', href: '/demand' },
-        { kind: 'command', label: t('Demand: forecast'), note: '', href: '/demand?view=forecast' },
-        { kind: 'command', label: t('Plan: in trouble'), note: '', href: '/plan?trouble=1&sort=urgency' },
-        { kind: 'command', label: t('Shortages'), note: '', href: '/shortages' },
-        { kind: 'command', label: t('When is it complete?'), note: '', href: '/complete' },
-        { kind: 'command', label: t('Reservations'), note: '', href: '/reservations' },
-        { kind: 'command', label: t('Journal'), note: '', href: '/journal' },
-        { kind: 'command', label: t('Proposals due today'), note: '', href: '/proposals?until=today' },
-        { kind: 'command', label: t('Open orders'), note: '', href: '/orders' },
-        { kind: 'command', label: t('Messages to work through'), note: '', href: '/messages' },
-        { kind: 'command', label: t('Studies'), note: '', href: '/studies' },
-        { kind: 'command', label: t('New study'), note: '', href: '/studies?open=new' },
-        { kind: 'command', label: t('Compare plans'), note: '', href: '/compare' },
+/** Places to go, found by any words that people use for them: each word typed begins one of theirs. */
+export function commands(text: string): Found[] {
+    const all: { label: string; words: string; href: string }[] = [
+        { label: t('Today'), words: t('start, what to do, worklist'), href: '/' },
+        { label: t('Demand: sales'), words: t('sales orders, customer orders, sales lines'), href: '/demand' },
+        { label: t('Demand: forecast'), words: t('outlook, budget, prediction'), href: '/demand?view=forecast' },
+        { label: t('Plan: in trouble'), words: t('requirements, balance, stock, negative, items'), href: '/plan?trouble=1&sort=urgency' },
+        { label: t('Shortages'), words: t('missing material, cover, stockout, late material, ways out, remedies'), href: '/shortages' },
+        {
+            label: t('When is it complete?'),
+            words: t('availability, can we make it, promise, delivery date, earliest day'),
+            href: '/complete',
+        },
+        { label: t('Reservations'), words: t('hold, reserve, allocate, held stock'), href: '/reservations' },
+        { label: t('Journal'), words: t('history, log, who changed, undo'), href: '/journal' },
+        {
+            label: t('Proposals due today'),
+            words: t('recommendations, planned orders, convert, buy, order now'),
+            href: '/proposals?until=today',
+        },
+        { label: t('Open orders'), words: t('purchase orders, production orders, transfers, overdue'), href: '/orders' },
+        { label: t('Messages to work through'), words: t('exceptions, alerts, reschedule, bring in, push out, cancel'), href: '/messages' },
+        { label: t('Studies'), words: t('what if, scenario, simulate, try'), href: '/studies' },
+        { label: t('New study'), words: t('what if, scenario, simulate, try'), href: '/studies?open=new' },
+        { label: t('Compare plans'), words: t('difference, before and after, versus'), href: '/compare' },
+        { label: t('Your account'), words: t('password, sign out'), href: '/account' },
     ];
-    return all.filter((hit) => hit.label.toLowerCase().includes(text.toLowerCase()));
+    const typed = text.toLowerCase().split(/\s+/).filter(Boolean);
+    return all
+        .filter(({ label, words }) => {
+            const known = `${label} ${words}`.toLowerCase().split(/[\s,:]+/);
+            return typed.every((word) => known.some((one) => one.startsWith(word)));
+        })
+        .map(({ label, href }) => ({ kind: 'command', label, note: '', href }));
 }
 
 /** Finds anything: items, orders, customers, suppliers, and places to go. Ctrl K puts the cursor here. */

@@ -792,7 +792,7 @@ export interface PeggingPage {
     ways: PegWay[];
     rows: PegRow[];
     most: number;
-    filter: { of: string; way: PegWay };
+    filter: { of: string; way: PegWay; rows: string };
 }
 
 /** A plan that can be compared; `at` is an instant, null where it has not been planned. */
@@ -1242,7 +1242,7 @@ export interface ThreadPage {
     ways: PegWay[];
     rows: ThreadRow[];
     most: number;
-    filter: { of: string; way: PegWay };
+    filter: { of: string; way: PegWay; rows: string };
     lateDays: number;
     planDate: string;
     due: string | null;

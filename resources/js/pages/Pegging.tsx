@@ -2,6 +2,7 @@ import { Link } from '@inertiajs/react';
 import { ChartGantt } from 'lucide-react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
+import { GoOn } from '@/components/GoOn';
 import { PageHead } from '@/components/PageHead';
 import { PillTabs } from '@/components/Pill';
 import { day, qty } from '@/lib/format';
@@ -12,6 +13,9 @@ import { itemHref } from '@/pages/parts/ItemPanel';
 import { PEG_WAYS } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 import { MaybeLink } from '@/components/MaybeLink';
+
+/** Rows by which it goes on. */
+const STEP = 600;
 
 export default function Pegging({ title, about, holdUp, lateDays, back, ways, rows, most, filter }: PeggingPage) {
     const up = filter.way === 'up';
@@ -47,7 +51,9 @@ export default function Pegging({ title, about, holdUp, lateDays, back, ways, ro
             ) : (
                 <Rows rows={rows} up={up} />
             )}
-            {rows.length >= most && <p className="mt-2 text-mute">{t('Only the first :n rows are shown.', { n: most })}</p>}
+            {rows.length >= most && (
+                <GoOn shown={most} onGoOn={() => refilter('/pegging', filter, { rows: String(most + STEP) }, { way: 'down' })} />
+            )}
         </>
     );
 }

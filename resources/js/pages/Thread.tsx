@@ -3,6 +3,7 @@ import { ListTree, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
+import { GoOn } from '@/components/GoOn';
 import { PageHead } from '@/components/PageHead';
 import { PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
@@ -15,6 +16,9 @@ import { useLoaded } from '@/lib/useLoaded';
 import { ThreadChart } from '@/pages/parts/ThreadChart';
 import { PEG_WAYS } from '@/lib/words';
 import { useCommand } from '@/lib/useCommand';
+
+/** Rows by which it goes on. */
+const STEP = 600;
 
 export default function Thread(props: ThreadPage) {
     const { title, about, back, ways, rows, most, filter, planDate, due, expected, closed } = props;
@@ -59,7 +63,9 @@ export default function Thread(props: ThreadPage) {
                     closed={closed}
                 />
             )}
-            {rows.length >= most && <p className="mt-2 text-mute">{t('Only the first :n rows are shown.', { n: most })}</p>}
+            {rows.length >= most && (
+                <GoOn shown={most} onGoOn={() => refilter('/thread', filter, { rows: String(most + STEP) }, { way: 'down' })} />
+            )}
             {open && props.beginning && expected && (
                 <Inspector label={t('What decides the date')}>
                     <Decides {...props} beginning={props.beginning} expected={expected} onClose={() => setOpen(false)} />

@@ -7,9 +7,11 @@ import { addDays, day, daysBetween, period, qty } from '@/lib/format';
 import type { ThreadKind, ThreadRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { useInSight } from '@/lib/useInSight';
 
 const ROW = 40;
 const HEAD = 34;
+const HEIGHTS = { heading: ROW, row: ROW, heads: HEAD };
 const LABELS = 236;
 const BAR = 15;
 const SQUARE = 11;
@@ -35,7 +37,6 @@ interface Props {
 /** The supplies of a thread on a time axis. The chain that decides the date is drawn strong. */
 export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }: Props) {
     const box = useRef<HTMLDivElement>(null);
-    const keys = useGridKeys(box);
     const [folded, setFolded] = useState(() => foldedAtFirst(rows));
     const [width, setWidth] = useState(700);
     const [zoom, setZoom] = useState<number | null>(null);
@@ -46,6 +47,12 @@ export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }:
     const time = useMemo(() => axis(first, days, scale), [first, days, scale]);
     const x = (iso: string) => time(dateOf(iso));
     const places = new Map(visible.map((row, place) => [row.id, place]));
+    const tree = useRef<HTMLDivElement>(null);
+    const lines = useMemo(() => visible.map((row) => ({ row })), [visible]);
+    const sight = useInSight(tree, lines, null, HEIGHTS);
+    const keys = useGridKeys(box, undefined, { rows: visible.length, reveal: sight.reveal });
+    const { focus } = sight;
+    useEffect(() => focus(keys.at[0]), [focus, keys.at]);
 
     useEffect(() => {
         const element = box.current;
@@ -78,6 +85,7 @@ export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }:
         <div className="flex min-h-0 flex-col rounded border border-line bg-surface">
             <div
                 ref={box}
+                data-scrolls
                 onKeyDown={onKey}
                 onFocus={keys.onFocus}
                 onPointerDown={(event) => startPan(event, box.current)}
@@ -87,12 +95,14 @@ export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }:
                     <Axis time={time} planDate={planDate}>
                         {wanted && <WantedHandle time={time} planDate={planDate} wanted={wanted} />}
                     </Axis>
-                    <div role="tree" aria-label={t('Thread')} className="relative">
+                    <div ref={tree} role="tree" aria-label={t('Thread')} className="relative" style={{ height: visible.length * ROW }}>
                         <Ground time={time} height={visible.length * ROW} planDate={planDate} closed={closed} />
-                        {visible.map((row) => (
+                        {sight.drawn.map(({ row }, at) => (
                             <Row
                                 key={row.id}
                                 row={row}
+                                place={sight.places[at] ?? 0}
+                                of={visible.length}
                                 x={x}
                                 scale={scale}
                                 planDate={planDate}
@@ -102,7 +112,7 @@ export function ThreadChart({ rows, up, planDate, due, closed, wanted, picked }:
                                 picked={picked}
                             />
                         ))}
-                        <Links rows={visible} places={places} x={x} up={up} width={days * scale} />
+                        <Links rows={visible} drawn={sight.places} places={places} x={x} up={up} width={days * scale} />
                         {wanted && (
                             <span
                                 aria-hidden
@@ -335,6 +345,9 @@ const TEXTURES: Partial<Record<ThreadKind, string>> = {
 
 interface RowProps {
     row: ThreadRow;
+    /** Its place among the rows that are not folded away. */
+    place: number;
+    of: number;
     x: (iso: string) => number;
     scale: number;
     planDate: string;
@@ -344,7 +357,7 @@ interface RowProps {
     picked: Props['picked'];
 }
 
-function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: RowProps) {
+function Row({ row, place, of, x, scale, planDate, children, folded, onToggle, picked }: RowProps) {
     const onKey = (event: KeyboardEvent<HTMLElement>) => {
         if (event.target !== event.currentTarget) {
             return;
@@ -362,15 +375,17 @@ function Row({ row, x, scale, planDate, children, folded, onToggle, picked }: Ro
         <div
             role="treeitem"
             aria-level={row.level + 1}
+            aria-posinset={place + 1}
+            aria-setsize={of}
             aria-expanded={children ? !folded : undefined}
-            data-row
+            data-row={place}
             tabIndex={-1}
             aria-selected={picked ? picked.id === row.id : undefined}
             onKeyDown={onKey}
             onFocus={picked && ((event) => event.target === event.currentTarget && picked.onPick(row))}
             onClick={picked && (() => picked.onPick(row))}
-            className={`relative flex border-b border-soft -outline-offset-2 last:border-0 ${picked?.id === row.id ? 'bg-act-tint/60' : ''}`}
-            style={{ height: ROW }}
+            className={`absolute flex w-full border-b border-soft -outline-offset-2 last:border-0 ${picked?.id === row.id ? 'bg-act-tint/60' : ''}`}
+            style={{ height: ROW, top: place * ROW }}
         >
             <div
                 data-label
@@ -481,22 +496,26 @@ function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => 
 /** From the end of each supply to what takes it; in a thread up, from each supply to whom it serves. */
 function Links({
     rows,
+    drawn,
     places,
     x,
     up,
     width,
 }: {
     rows: ThreadRow[];
+    /** Places of the rows that are drawn. */
+    drawn: number[];
     places: Map<number, number>;
     x: (iso: string) => number;
     up: boolean;
     width: number;
 }) {
     const byId = new Map(rows.map((row) => [row.id, row]));
-    const lines = rows.flatMap((row, place) => {
-        const parent = byId.get(row.parent);
-        const above = places.get(row.parent);
-        if (!parent || above === undefined) {
+    const lines = drawn.flatMap((place) => {
+        const row = rows[place];
+        const parent = row && byId.get(row.parent);
+        const above = row && places.get(row.parent);
+        if (!row || !parent || above === undefined) {
             return [];
         }
         const y = place * ROW + ROW / 2;
