@@ -44,6 +44,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/demand', [DemandController::class, 'index']);
     Route::get('/demand/rows', [DemandController::class, 'rows']);
+    Route::get('/demand/forecast-rows', [DemandController::class, 'forecast']);
     Route::get('/demand/line', [DemandController::class, 'line']);
     Route::post('/demand/forecast', [DemandController::class, 'change']);
 

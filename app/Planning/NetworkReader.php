@@ -46,12 +46,16 @@ final readonly class NetworkReader
         return Network::ofRows($rows);
     }
 
-    /** Only what is needed to see how sales consume the forecasts. */
-    public function demand(): Network
+    /**
+     * Only what is needed to see how sales consume the forecasts of some items.
+     *
+     * @param  list<string>  $items  codes
+     */
+    public function demand(array $items): Network
     {
         return Network::of(
-            forecasts: $this->rows(ForecastBucket::class, $this->query(ForecastBucket::class)),
-            sales: $this->rows(SalesLine::class, $this->query(SalesLine::class)),
+            forecasts: $this->rows(ForecastBucket::class, $this->query(ForecastBucket::class)->whereIn('item_code', $items)),
+            sales: $this->rows(SalesLine::class, $this->query(SalesLine::class)->whereIn('item_code', $items)),
         );
     }
 

@@ -10,6 +10,7 @@ use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
 use App\Reading\Shapes\ForecastCell;
 use App\Reading\Shapes\ForecastRow;
+use App\Reading\Shapes\ForecastRows;
 use App\Reading\Shapes\SalesRow;
 use App\Reading\Shapes\SalesRows;
 use App\Reading\Shapes\Strip;
@@ -20,6 +21,7 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Demand\ForecastConsumption;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
@@ -29,6 +31,9 @@ use Yposta\Core\Run\Peg;
 final readonly class DemandView
 {
     public const MOST_PERIODS = 26;
+
+    /** Items of a forecast that come at once. */
+    private const FORECASTS = 60;
 
     private Dates $dates;
 
@@ -123,50 +128,81 @@ final readonly class DemandView
     }
 
     /**
-     * A forecast as a grid of items and periods, with what the sales lines of today consume of it.
+     * A forecast as a grid of items and periods, by item and site, with what the sales lines of today consume of it.
      *
-     * @return list<ForecastRow>
+     * @param  int  $from  place in the list
      */
-    public function forecast(string $name, string $site, string $text): array
+    public function forecast(string $name, string $site, string $text, int $from = 0): ForecastRows
     {
-        $planDate = Settings::planDate();
-        $parameters = Run::live()->parameters ?? [...Settings::get(Settings::RUN_DEFAULTS, []), 'planDate' => $planDate];
-        $options = RunParameters::options($parameters);
-        $left = [];
-        foreach ((new ForecastConsumption($options))->remaining($this->reader->demand()) as $remaining) {
-            $left["{$remaining->bucket->item}\x1f{$remaining->bucket->site}\x1f".$this->dates->iso($remaining->bucket->start)
-                ."\x1f{$remaining->bucket->forecast}"] = $remaining->left;
-        }
-        $cells = DB::table('forecast_buckets as f')->join('items as i', 'i.code', '=', 'f.item_code')->where('f.forecast', $name)
+        $points = DB::table('forecast_buckets as f')->join('items as i', 'i.code', '=', 'f.item_code')->where('f.forecast', $name)
             ->when($site !== '', fn (Builder $query) => $query->where('f.site_code', $site))
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['f.item_code'], $text))
-            ->orderBy('f.item_code')->orderBy('f.site_code')->orderBy('f.start')->select(['f.*', 'i.name', 'i.unit', 'i.decimals'])->get();
+            ->groupBy('f.item_code', 'f.site_code', 'i.name', 'i.unit', 'i.decimals');
+        $total = DB::query()->fromSub((clone $points)->select('f.item_code'), 'points')->count();
+        $shown = $points->orderBy('f.item_code')->orderBy('f.site_code')->offset($from)->limit(self::FORECASTS)
+            ->get(['f.item_code', 'f.site_code', 'i.name', 'i.unit', 'i.decimals']);
+        $items = array_values($shown->pluck('item_code')->unique()->map(strval(...))->all());
+        $left = $this->left($items);
+        $cells = DB::table('forecast_buckets')->where('forecast', $name)->whereIn('item_code', $items)->get()
+            ->groupBy(fn ($cell) => Network::key($cell->item_code, $cell->site_code));
         $rows = [];
-        foreach ($cells->groupBy(fn ($row) => "{$row->item_code}\x1f{$row->site_code}") as $group) {
-            $first = $group->firstOrFail();
-            $byStart = $group->keyBy(fn ($row) => substr($row->start, 0, 10));
-            $rows[] = new ForecastRow(
-                forecast: $name,
-                item: $first->item_code,
-                site: $first->site_code,
-                name: $first->name,
-                unit: $first->unit,
-                decimals: (int) $first->decimals,
-                bucket: BucketSize::from($first->bucket),
-                cells: array_map(function (string $start) use ($byStart, $left, $name, $first): ForecastCell {
-                    $cell = $byStart->get($start);
-                    $qty = (int) ($cell->qty ?? 0);
-                    $remaining = $left["{$first->item_code}\x1f{$first->site_code}\x1f{$start}\x1f{$name}"] ?? $qty;
-
-                    return new ForecastCell(
-                        $cell === null ? null : (int) $cell->id, $start, Quantity::format($qty),
-                        Quantity::format($qty - $remaining), Quantity::format($remaining), (int) ($cell->version ?? 0),
-                    );
-                }, $this->periods($first->bucket, $planDate)),
-            );
+        foreach ($shown as $point) {
+            $key = Network::key($point->item_code, $point->site_code);
+            $rows[] = $this->forecastRow($name, $point, array_values($cells->get($key, collect())->all()), $left["{$key}\x1f{$name}"] ?? []);
         }
 
-        return $rows;
+        return new ForecastRows($rows, $total);
+    }
+
+    /**
+     * @param  list<stdClass>  $cells  of the forecast's buckets
+     * @param  array<string, int>  $left  what orders leave of them, millionths by start
+     */
+    private function forecastRow(string $name, stdClass $point, array $cells, array $left): ForecastRow
+    {
+        $bucket = BucketSize::from($cells[0]->bucket);
+        $byStart = [];
+        foreach ($cells as $cell) {
+            $byStart[substr($cell->start, 0, 10)] = $cell;
+        }
+
+        return new ForecastRow(
+            forecast: $name,
+            item: $point->item_code,
+            site: $point->site_code,
+            name: $point->name,
+            unit: $point->unit,
+            decimals: (int) $point->decimals,
+            bucket: $bucket,
+            cells: array_map(function (string $start) use ($byStart, $left): ForecastCell {
+                $cell = $byStart[$start] ?? null;
+                $qty = (int) ($cell->qty ?? 0);
+                $remaining = $left[$start] ?? $qty;
+
+                return new ForecastCell(
+                    $cell === null ? null : (int) $cell->id, $start, Quantity::format($qty),
+                    Quantity::format($qty - $remaining), Quantity::format($remaining), (int) ($cell->version ?? 0),
+                );
+            }, $this->periods($bucket->value, Settings::planDate())),
+        );
+    }
+
+    /**
+     * What orders leave of the forecasts of some items.
+     *
+     * @param  list<string>  $items  codes
+     * @return array<string, array<string, int>> millionths by point and forecast, then by start
+     */
+    private function left(array $items): array
+    {
+        $parameters = Run::live()->parameters ?? [...Settings::get(Settings::RUN_DEFAULTS, []), 'planDate' => Settings::planDate()];
+        $left = [];
+        foreach ((new ForecastConsumption(RunParameters::options($parameters)))->remaining($this->reader->demand($items)) as $remaining) {
+            $bucket = $remaining->bucket;
+            $left[Network::key($bucket->item, $bucket->site)."\x1f{$bucket->forecast}"][$this->dates->iso($bucket->start)] = $remaining->left;
+        }
+
+        return $left;
     }
 
     /** @return list<string> starts of the periods shown, from the plan date's on */

@@ -2,12 +2,18 @@
 
 declare(strict_types=1);
 
+use App\Models\Run;
+use App\Planning\NetworkReader;
+use App\Planning\RunParameters;
 use App\Reading\DemandView;
 use App\Reading\ListOrder;
 use App\Reading\MessageList;
 use App\Reading\OrderView;
 use App\Reading\ProposalList;
 use Tests\Demo;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Demand\ForecastConsumption;
+use Yposta\Core\Quantity\Quantity;
 
 beforeEach(function () {
     Demo::planned();
@@ -66,6 +72,28 @@ it('gives every list page by page, the same rows as in one, whatever it is sorte
         }
     }
 })->with(array_map(fn (string $url) => [$url, $shown[$url]], array_keys($shown)));
+
+it('gives a forecast item by item, with what orders consume of each as one run over all of them has it', function () {
+    $url = '/demand/forecast-rows?forecast=BASE&';
+    $rows = wholeList($url);
+    $half = intdiv(count($rows), 2);
+    expect($this->getJson("{$url}offset={$half}")->json('rows.0'))->toBe($rows[$half])
+        ->and($this->get('/demand?view=forecast&forecast=BASE')->inertiaProps('allRows'))->toBe(count($rows))
+        ->and(array_unique(array_map(fn (array $row) => "{$row['item']}@{$row['site']}", $rows)))->toHaveCount(count($rows));
+    $left = [];
+    $options = RunParameters::options(Run::live()->parameters);
+    foreach ((new ForecastConsumption($options))->remaining(app(NetworkReader::class)->read()) as $one) {
+        $one->bucket->forecast !== 'BASE' || $left["{$one->bucket->item}@{$one->bucket->site}"][Day::format($one->bucket->start)] = $one->left;
+    }
+    $seen = 0;
+    foreach ($rows as $row) {
+        foreach ($row['cells'] as $cell) {
+            $remaining = $left["{$row['item']}@{$row['site']}"][$cell['start']] ?? null;
+            $remaining === null || expect($cell['left'])->toBe(Quantity::format($remaining)) && $seen++;
+        }
+    }
+    expect($seen)->toBeGreaterThan(20);
+});
 
 it('counts and sums up a heading over all its proposals, and sorts under the headings', function (string $by) {
     $url = "/proposals/rows?until=all&by={$by}&";

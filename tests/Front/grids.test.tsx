@@ -218,7 +218,7 @@ describe('the forecast grid', () => {
 
     it('takes what is typed with Enter, goes down, and says which version was seen', async () => {
         const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} />);
+        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
         await user.click(cell('RG-110', '9 Mar'));
         await user.keyboard('30{Enter}');
         expect(document.activeElement).toBe(cell('WS-300', '9 Mar'));
@@ -233,7 +233,7 @@ describe('the forecast grid', () => {
 
     it('puts the old figure back with Escape and sends nothing that was not changed', async () => {
         const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} />);
+        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
         await user.click(cell('RG-110', '2 Mar'));
         await user.keyboard('99{Escape}');
         expect(cell('RG-110', '2 Mar').value).toBe('12');
@@ -244,7 +244,7 @@ describe('the forecast grid', () => {
 
     it('keeps left and right for what is being typed', async () => {
         const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} />);
+        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
         await user.click(cell('RG-110', '2 Mar'));
         await user.keyboard('45{ArrowLeft}7');
         expect(cell('RG-110', '2 Mar').value).toBe('475');
@@ -256,7 +256,7 @@ describe('the forecast grid', () => {
     it('says why a figure was refused', async () => {
         http.postJson.mockRejectedValue(new Refusal('Nell has changed this meanwhile.', 'stale', {}, 422));
         const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} />);
+        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
         await user.click(cell('RG-110', '2 Mar'));
         await user.keyboard('4{Enter}');
         await screen.findByText('Nell has changed this meanwhile.');
@@ -266,7 +266,7 @@ describe('the forecast grid', () => {
     it('cannot be typed in by whom it is not for, and says so', async () => {
         shared.now = { ...SHARED, user: { ...SHARED.user, can: [] } };
         const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} />);
+        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
         expect(screen.getByText('You may look at the forecast but not change it.')).toBeTruthy();
         await user.click(cell('RG-110', '2 Mar'));
         await user.keyboard('5{Enter}');
@@ -274,7 +274,7 @@ describe('the forecast grid', () => {
     });
 
     it('is one tab stop, and counts the rows of figures as well', () => {
-        render(<ForecastGrid rows={rows} />);
+        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
         expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('7');
         expect(screen.getAllByRole('textbox').filter((one) => one.tabIndex === 0)).toHaveLength(1);
         expect(screen.getAllByRole('row').map((row) => row.getAttribute('aria-rowindex'))).toEqual(['1', '2', '3', '4', '5', '6', '7']);

@@ -9,6 +9,7 @@ use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\Explanations;
 use App\Reading\Pages\DemandPage;
+use App\Reading\Shapes\ForecastRows;
 use App\Reading\Shapes\SalesRows;
 use App\Support\Roles;
 use App\Support\Settings;
@@ -31,6 +32,7 @@ final class DemandController extends Controller
 
         $order = $this->order($request, DemandView::SORTED);
         $sales = $showForecast ? new SalesRows([], 0, 0) : $view->sales($site, $text, $late, $order);
+        $grid = $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : new ForecastRows([], 0);
 
         return (new DemandPage(
             filter: [
@@ -41,7 +43,8 @@ final class DemandController extends Controller
             total: $sales->total,
             late: $sales->late,
             forecasts: $names,
-            rows: $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : [],
+            rows: $grid->rows,
+            allRows: $grid->total,
             counted: in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
         ))->show();
     }
@@ -52,6 +55,15 @@ final class DemandController extends Controller
         return response()->json((new DemandView($this->plan(), $reader))->sales(
             $this->site($request), $request->string('q')->limit(60, '')->toString(), $request->boolean('late'),
             $this->order($request, DemandView::SORTED), $this->place($request),
+        ));
+    }
+
+    /** The items of a forecast from a place of their list on. */
+    public function forecast(Request $request, NetworkReader $reader): JsonResponse
+    {
+        return response()->json((new DemandView($this->plan(), $reader))->forecast(
+            $request->string('forecast')->toString(), $this->site($request), $request->string('q')->limit(60, '')->toString(),
+            $this->place($request),
         ));
     }
 

@@ -23,6 +23,7 @@ final readonly class DemandPage extends Page
         public int $late,
         public array $forecasts,
         public array $rows,
+        public int $allRows,
         public bool $counted,
     ) {
     }

@@ -318,6 +318,7 @@ export interface DemandPage {
     late: number;
     forecasts: string[];
     rows: ForecastRow[];
+    allRows: number;
     counted: boolean;
 }
 
@@ -447,6 +448,12 @@ export interface ForecastRow {
     decimals: number;
     bucket: BucketSize;
     cells: ForecastCell[];
+}
+
+/** Items of a forecast from a place of their list on, and how many there are in all. */
+export interface ForecastRows {
+    rows: ForecastRow[];
+    total: number;
 }
 
 /** A remedy, and what it costs others: what is compared first stands first. */

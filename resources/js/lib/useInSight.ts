@@ -1,11 +1,11 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 
-/** From so many lines on only those in sight are drawn: a browser takes a second for each few hundred. */
-const WINDOWED = 60;
-
-/** Heights, in pixels: of a heading, of a row, and of the heads above them that stay. */
-const TABLE = { heading: 34, row: 32, heads: 40 };
+/**
+ * Heights, in pixels: of a heading, of a row, and of the heads above them that stay. From so many lines on only those in sight are drawn:
+ * a browser takes a second for each few hundred.
+ */
+const TABLE = { heading: 34, row: 32, heads: 40, from: 60 };
 
 /** Lines before the end at which the next rows are asked for. */
 const AHEAD = 25;
@@ -36,7 +36,7 @@ export function useInSight<Line extends { row: unknown }>(
     more: (() => void) | null | undefined,
     heights = TABLE,
 ): InSight<Line> {
-    const isWindowed = lines.length > WINDOWED;
+    const isWindowed = lines.length > heights.from;
     const [margin, setMargin] = useState(0);
     const focused = useRef(0);
     const rows = lines.flatMap((line, place) => (line.row === null ? [] : [place]));
@@ -46,7 +46,7 @@ export function useInSight<Line extends { row: unknown }>(
         enabled: isWindowed,
         getScrollElement: () => scrollerOf(table.current),
         estimateSize: (place) => (lines[place]?.row === null ? heights.heading : heights.row),
-        overscan: 12,
+        overscan: Math.min(12, heights.from / 2),
         scrollMargin: margin,
         scrollPaddingStart: heights.heads,
         useFlushSync: false,

@@ -1,4 +1,5 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import { getJson } from '@/lib/http';
 
 interface MoreRows<Row> {
@@ -48,9 +49,22 @@ export function useMoreRows<Row, Answer>(
         staleTime: Infinity,
         gcTime: 0,
     });
+    const rows = data.pages.flat();
+    const more = hasNextPage && !isFetching && !error ? () => void fetchNextPage() : null;
+    // a list that comes anew, as after something was written, is read again as far as it was
+    const list = `${url} ${JSON.stringify(filter)}`;
+    const reached = useRef({ list, rows: 0 });
+    const loaded = size(rows);
+    useEffect(() => {
+        if (reached.current.list !== list || loaded >= reached.current.rows) {
+            reached.current = { list, rows: loaded };
+        } else {
+            more?.();
+        }
+    });
     return {
-        rows: data.pages.flat(),
-        more: hasNextPage && !isFetching && !error ? () => void fetchNextPage() : null,
+        rows,
+        more,
         trouble: error?.message ?? null,
     };
 }

@@ -10,7 +10,7 @@ import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { qty } from '@/lib/format';
-import type { DemandPage, Explanation, SalesRow, SalesRows } from '@/lib/shapes';
+import type { DemandPage, Explanation, ForecastRows, SalesRow, SalesRows } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
@@ -22,11 +22,12 @@ import { type DataColumn, DataTable, type Order } from '@/components/DataTable';
 
 const keyOf = (row: SalesRow | undefined) => (row ? `${row.order}/${row.line}` : '');
 
-export default function Demand({ filter, sales: first, total, late, forecasts, rows, counted }: DemandPage) {
+export default function Demand({ filter, sales: first, total, late, forecasts, rows, allRows, counted }: DemandPage) {
     const { plan, site } = useShared();
     const change = (changes: Record<string, string>) =>
         refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
     const forecast = filter.view === 'forecast';
+    const grid = useMoreRows('/demand/forecast-rows', filter, rows, allRows, (answer: ForecastRows) => answer.rows);
     const { rows: sales, more, trouble } = useMoreRows('/demand/rows', filter, first, total, (answer: SalesRows) => answer.rows);
     const [open, setOpen] = useState<string | null>(
         filter.q && sales.length > 0 ? keyOf(sales.find((row) => row.lateDays > 0) ?? sales[0]) : null,
@@ -84,7 +85,7 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                 rows.length === 0 ? (
                     <Empty title={t('No forecast fits')}>{t('Choose another forecast, site or item.')}</Empty>
                 ) : (
-                    <ForecastGrid key={`${filter.forecast ?? ''} ${site}`} rows={rows} />
+                    <ForecastGrid key={`${filter.forecast ?? ''} ${site}`} rows={grid.rows} total={allRows} more={grid.more} />
                 )
             ) : sales.length === 0 ? (
                 <Empty title={t('No sales line fits')}>{t('Everything is delivered, or a filter hides the rest.')}</Empty>
@@ -99,7 +100,7 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                     onOpen={setOpen}
                 />
             )}
-            {trouble && <p className="mt-2 text-broken">{trouble}</p>}
+            {(trouble ?? grid.trouble) && <p className="mt-2 text-broken">{trouble ?? grid.trouble}</p>}
             {opened && (
                 <Inspector label={t('Sales line')}>
                     <SalesPanel row={opened} answer={data} onClose={() => setOpen(null)} />

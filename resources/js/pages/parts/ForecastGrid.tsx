@@ -1,5 +1,5 @@
 import { router } from '@inertiajs/react';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Quantity } from '@/components/Quantity';
 import { Notice } from '@/components/Notice';
 import { isZero, period } from '@/lib/format';
@@ -8,13 +8,15 @@ import type { ForecastCell, ForecastRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { useInSight } from '@/lib/useInSight';
 import { useSure } from '@/lib/useSure';
 
 const HEAD = 250;
 const WIDTH = 62;
+const HEIGHTS = { heading: 73, row: 73, heads: 25, from: 14 };
 
 /** A forecast, item by period: what is forecast (typed here), what orders consume of it, what is left. */
-export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
+export function ForecastGrid({ rows, total, more }: { rows: ForecastRow[]; total: number; more: (() => void) | null }) {
     const { user } = useShared();
     const [trouble, setTrouble] = useState<string | null>(null);
     const grid = useRef<HTMLDivElement>(null);
@@ -22,7 +24,11 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
     const periods = rows[0]?.cells.map((cell) => cell.start) ?? [];
     const bucket = rows[0]?.bucket ?? 'week';
     const [ask, asking] = useSure('Keep it so', 'Nothing has been changed yet.');
-    const keys = useGridKeys(grid, { rows: rows.length, columns: periods.length });
+    const lines = useMemo(() => rows.map((row) => ({ row })), [rows]);
+    const sight = useInSight(grid, lines, more, HEIGHTS);
+    const keys = useGridKeys(grid, { rows: rows.length, columns: periods.length, reveal: sight.reveal });
+    const { focus } = sight;
+    useEffect(() => focus(keys.at[0]), [focus, keys.at]);
 
     const save = (row: ForecastRow, cell: ForecastCell, typed: string) =>
         ask((sure) =>
@@ -58,9 +64,10 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
             )}
             <div
                 ref={grid}
+                data-scrolls
                 role="grid"
                 aria-label={t('Forecast by item and period')}
-                aria-rowcount={3 * rows.length + 1}
+                aria-rowcount={3 * total + 1}
                 aria-colcount={periods.length + 1}
                 onKeyDown={onKey}
                 onFocus={keys.onFocus}
@@ -86,54 +93,59 @@ export function ForecastGrid({ rows }: { rows: ForecastRow[] }) {
                         </div>
                     ))}
                 </div>
-                {rows.map((row, index) => (
-                    <div
-                        key={`${row.item} ${row.site}`}
-                        className="border-b border-line last:border-0"
-                        style={{ width: HEAD + 70 + periods.length * WIDTH }}
-                    >
-                        <div role="row" aria-rowindex={3 * index + 2} className="flex h-7">
-                            <div
-                                role="rowheader"
-                                className="sticky left-0 z-10 flex items-center gap-1.5 bg-surface pl-3"
-                                style={{ width: HEAD }}
-                            >
-                                <span className="font-bold whitespace-nowrap">{row.item}</span>
-                                <span className="min-w-0 truncate" title={row.name}>
-                                    {row.name}
-                                </span>
-                                <span className="text-xs whitespace-nowrap text-mute">{row.site}</span>
-                            </div>
-                            <Label>{t('forecast')}</Label>
-                            {row.cells.map((cell, column) => (
+                <div aria-hidden style={{ height: sight.above }} />
+                {sight.drawn.map(({ row }, at) => {
+                    const index = sight.places[at] ?? 0;
+                    return (
+                        <div
+                            key={`${row.item} ${row.site}`}
+                            className="border-b border-line last:border-0"
+                            style={{ width: HEAD + 70 + periods.length * WIDTH }}
+                        >
+                            <div role="row" aria-rowindex={3 * index + 2} className="flex h-7">
                                 <div
-                                    key={cell.start}
-                                    role="gridcell"
-                                    aria-colindex={column + 2}
-                                    className="shrink-0 p-px"
-                                    style={{ width: WIDTH }}
+                                    role="rowheader"
+                                    className="sticky left-0 z-10 flex items-center gap-1.5 bg-surface pl-3"
+                                    style={{ width: HEAD }}
                                 >
-                                    <Cell
-                                        key={`${cell.version} ${cell.qty}`}
-                                        cell={cell}
-                                        name={t('Forecast of :item from :day', { item: row.item, day: period(cell.start, bucket) })}
-                                        place={`${index}:${column}`}
-                                        mayType={mayType}
-                                        onSave={(typed) => save(row, cell, typed)}
-                                    />
+                                    <span className="font-bold whitespace-nowrap">{row.item}</span>
+                                    <span className="min-w-0 truncate" title={row.name}>
+                                        {row.name}
+                                    </span>
+                                    <span className="text-xs whitespace-nowrap text-mute">{row.site}</span>
                                 </div>
-                            ))}
+                                <Label>{t('forecast')}</Label>
+                                {row.cells.map((cell, column) => (
+                                    <div
+                                        key={cell.start}
+                                        role="gridcell"
+                                        aria-colindex={column + 2}
+                                        className="shrink-0 p-px"
+                                        style={{ width: WIDTH }}
+                                    >
+                                        <Cell
+                                            key={`${cell.version} ${cell.qty}`}
+                                            cell={cell}
+                                            name={t('Forecast of :item from :day', { item: row.item, day: period(cell.start, bucket) })}
+                                            place={`${index}:${column}`}
+                                            mayType={mayType}
+                                            onSave={(typed) => save(row, cell, typed)}
+                                        />
+                                    </div>
+                                ))}
+                            </div>
+                            <Figures
+                                label={t('consumed')}
+                                at={3 * index + 3}
+                                row={row}
+                                read={(cell) => (isZero(cell.consumed) ? '0' : `-${cell.consumed}`)}
+                                look="text-mute"
+                            />
+                            <Figures label={t('left')} at={3 * index + 4} row={row} read={(cell) => cell.left} look="font-semibold" />
                         </div>
-                        <Figures
-                            label={t('consumed')}
-                            at={3 * index + 3}
-                            row={row}
-                            read={(cell) => (isZero(cell.consumed) ? '0' : `-${cell.consumed}`)}
-                            look="text-mute"
-                        />
-                        <Figures label={t('left')} at={3 * index + 4} row={row} read={(cell) => cell.left} look="font-semibold" />
-                    </div>
-                ))}
+                    );
+                })}
+                <div aria-hidden style={{ height: sight.below }} />
             </div>
             <p className="mt-1.5 text-xs text-mute">
                 {mayType

@@ -11,7 +11,7 @@ import { useInSight } from '@/lib/useInSight';
 
 const ROW = 40;
 const HEAD = 34;
-const HEIGHTS = { heading: ROW, row: ROW, heads: HEAD };
+const HEIGHTS = { heading: ROW, row: ROW, heads: HEAD, from: 60 };
 const LABELS = 236;
 const BAR = 15;
 const SQUARE = 11;
