@@ -89,7 +89,7 @@ it('has nothing that keeps people out of its menus, dialogs and the draft', func
     $check('the draft');
     $person->opens('/proposals?until=all&by=item&q=BR-2')->find('(//*[@data-row])[3]');
     $person->presses('ARROW_DOWN', 'ARROW_DOWN', 'ARROW_DOWN', ' ')->sees('1 picked')->presses('c')
-        ->finds("//button[starts-with(normalize-space(), 'Make ') and not(@disabled)]");
+        ->finds("//button[starts-with(normalize-space(), 'Make ') and kbd and not(@disabled)]");
     $check('what will be ordered');
     $person->presses('c')->sees('would come later');
     $check('a dialog');

@@ -8,13 +8,13 @@ use Tests\Browser\Person;
 /** Waits until the focus is on a row, counted from 0. */
 function onRow(Person $person, int $row): void
 {
-    Application::await(fn () => $person->focusIsOn('(//*[@data-row])['.($row + 1).']'), "the focus on row {$row}");
+    Application::await(fn () => $person->focusIsOn("//*[@data-row='{$row}']"), "the focus on row {$row}");
 }
 
 it('enters every list with Down, moves by the keys of a grid, and leaves it with one Tab', function (string $path, string $sees) {
     $person = Person::signedIn('ivo@marrowby.example');
     $person->opens($path)->sees($sees)->find('//*[@data-row]');
-    $rows = $person->counts('//*[@data-row]');
+    $rows = (int) $person->find('//table[@aria-rowcount]')->getAttribute('aria-rowcount') - 1; // not all of them are drawn
     expect($rows)->toBeGreaterThan(1);
     $person->presses('ARROW_DOWN');
     onRow($person, 0);
@@ -43,7 +43,7 @@ it('says whom a conversion would make wait, and takes along what prevents it, by
     $rows = $person->counts('//*[@data-row]');
     $person->presses('ARROW_DOWN', 'ARROW_DOWN', 'ARROW_DOWN');
     onRow($person, 2);
-    $person->presses(' ')->sees('1 picked')->presses('c')->finds("//button[starts-with(normalize-space(), 'Make ') and not(@disabled)]")
+    $person->presses(' ')->sees('1 picked')->presses('c')->finds("//button[starts-with(normalize-space(), 'Make ') and kbd and not(@disabled)]")
         ->presses('c')->sees('would come later')->sees('Nothing has been ordered yet.')->sees('Nobody waits if');
     Application::await(fn () => $person->focusIsOn("//button[starts-with(., 'Take ')]"), 'the focus on the way out');
 

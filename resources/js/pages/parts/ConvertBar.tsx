@@ -65,7 +65,13 @@ export function ConvertBar({ count, preview, isReady, trouble, asking, busy, onF
                         disabled={busy || (asking && !isReady)}
                         className="flex items-center gap-2 rounded border border-surface bg-surface px-3 py-1 text-sm font-semibold whitespace-nowrap text-ink hover:bg-paper disabled:opacity-60"
                     >
-                        {busy ? t('Converting') : asking ? tn('Make 1 order', 'Make :n orders', preview?.orders.length ?? 0) : t('Convert')}
+                        {busy
+                            ? t('Converting')
+                            : asking
+                              ? preview
+                                  ? tn('Make 1 order', 'Make :n orders', preview.orders.length)
+                                  : t('Looking ...')
+                              : t('Convert')}
                         <kbd className="rounded border border-line bg-paper px-1.5 font-sans text-xs text-mute">C</kbd>
                     </button>
                 </div>
