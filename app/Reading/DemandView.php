@@ -145,22 +145,32 @@ final readonly class DemandView
         $left = $this->left($items);
         $cells = DB::table('forecast_buckets')->where('forecast', $name)->whereIn('item_code', $items)->get()
             ->groupBy(fn ($cell) => Network::key($cell->item_code, $cell->site_code));
+        $periods = [];
         $rows = [];
         foreach ($shown as $point) {
             $key = Network::key($point->item_code, $point->site_code);
-            $rows[] = $this->forecastRow($name, $point, array_values($cells->get($key, collect())->all()), $left["{$key}\x1f{$name}"] ?? []);
+            $own = array_values($cells->get($key, collect())->all());
+            $bucket = BucketSize::from($own[0]->bucket);
+            $periods[$bucket->value] ??= $this->periods($bucket->value, Settings::planDate());
+            $rows[] = $this->forecastRow($name, $point, $bucket, $periods[$bucket->value], $own, $left["{$key}\x1f{$name}"] ?? []);
         }
 
         return new ForecastRows($rows, $total);
     }
 
     /**
+     * @param  list<string>  $periods  starts
      * @param  list<stdClass>  $cells  of the forecast's buckets
      * @param  array<string, int>  $left  what orders leave of them, millionths by start
      */
-    private function forecastRow(string $name, stdClass $point, array $cells, array $left): ForecastRow
-    {
-        $bucket = BucketSize::from($cells[0]->bucket);
+    private function forecastRow(
+        string $name,
+        stdClass $point,
+        BucketSize $bucket,
+        array $periods,
+        array $cells,
+        array $left,
+    ): ForecastRow {
         $byStart = [];
         foreach ($cells as $cell) {
             $byStart[substr($cell->start, 0, 10)] = $cell;
@@ -183,7 +193,7 @@ final readonly class DemandView
                     $cell === null ? null : (int) $cell->id, $start, Quantity::format($qty),
                     Quantity::format($qty - $remaining), Quantity::format($remaining), (int) ($cell->version ?? 0),
                 );
-            }, $this->periods($bucket->value, Settings::planDate())),
+            }, $periods),
         );
     }
 

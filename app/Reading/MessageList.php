@@ -24,15 +24,20 @@ final readonly class MessageList
         $this->describe = new Describe($plan);
     }
 
-    /** An answer holds as long as the facts of the message are those that were answered, and until its day. */
-    public function query(string $site, bool $away, string $code = '', string $text = ''): Builder
+    /**
+     * An answer holds as long as the facts of the message are those that were answered, and until its day.
+     *
+     * @param  bool  $withPoints  whether the points, `p`, are asked for, too
+     */
+    public function query(string $site, bool $away, string $code = '', string $text = '', bool $withPoints = false): Builder
     {
         $today = substr($this->plan->run->plan_date, 0, 10);
 
-        return DB::table('plan_messages as m')->join(
-            'plan_points as p',
-            fn ($join) => $join->on('p.run_id', '=', 'm.run_id')->on('p.n', '=', 'm.point'),
-        )
+        return DB::table('plan_messages as m')
+            ->when($withPoints || $site !== '' || $text !== '', fn (Builder $query) => $query->join(
+                'plan_points as p',
+                fn ($join) => $join->on('p.run_id', '=', 'm.run_id')->on('p.n', '=', 'm.point'),
+            ))
             ->leftJoin('message_answers as a', fn ($join) => $join->on('a.identity', '=', 'm.identity')->on('a.facts', '=', 'm.facts'))
             ->where('m.run_id', $this->plan->run->id)
             ->where(fn (Builder $state) => $away
@@ -51,12 +56,12 @@ final readonly class MessageList
             $point,
             DB::table('plan_points')->where('run_id', $run)->where('site_code', $site)->select('n'),
         );
-        $away = DB::table('message_answers as a')
-            ->join('plan_messages as m', fn ($join) => $join->on('m.identity', '=', 'a.identity')->on('m.facts', '=', 'a.facts'))
-            ->where('m.run_id', $run)
+        $answered = fn () => $here(DB::table('plan_messages as m')->where('m.run_id', $run)->whereColumn('m.identity', 'a.identity')
+            ->whereColumn('m.facts', 'a.facts'), 'm.point');
+        $away = DB::table('message_answers as a')->whereExists($answered())
             ->where(fn (Builder $state) => $state->where('a.state', 'done')->orWhere('a.until', '>', substr($this->plan->run->plan_date, 0, 10)));
 
-        return $here(DB::table('plan_messages')->where('run_id', $run), 'point')->count() - $here($away, 'm.point')->count();
+        return $here(DB::table('plan_messages')->where('run_id', $run), 'point')->count() - $away->count();
     }
 
     /** @return list<MessageKind> kinds that there are, the gravest first */

@@ -41,7 +41,7 @@ final readonly class OrderView
     ];
 
     /** What the plan says of an order: that a line is overdue, where it says several things. */
-    private const SAYS = "case when max(case m.code when 'overdue' then 1 else 0 end) = 1 then 'overdue' else min(m.code) end";
+    private const SAYS = 'min(m.code)';
 
     /**
      * Open ones first, by due date, or as asked.
@@ -54,7 +54,8 @@ final readonly class OrderView
         $today = Settings::planDate();
         $total = (clone $query)->distinct()->count('o.id');
         $late = (clone $query)->whereNotIn('o.status', ['done', 'cancelled'])->where('l.due', '<', $today)->distinct()->count('o.id');
-        $query->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at');
+        $query->leftJoinSub($this->said(), 'm', 'm.order_id', '=', 'o.id')
+            ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at');
         $found = $order->apply($query, self::SORTED)
             ->orderByRaw("case o.status when 'done' then 1 when 'cancelled' then 2 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')
             ->offset($from)->limit($rows)
@@ -86,20 +87,21 @@ final readonly class OrderView
         );
     }
 
-    /** Lines of orders with what the plan says of each. */
+    /** What the plan says of each order, by its id; from the messages, of which there are fewer than lines. */
+    private function said(): Builder
+    {
+        return DB::table('plan_messages as pm')->join('order_lines as pl', 'pl.code', '=', DB::raw('substr(pm.reference, 7)')) // behind "order:"
+            ->where('pm.run_id', $this->plan->run->id ?? 0)->whereIn('pm.code', ['bring_in', 'push_out', 'cancel', 'overdue'])
+            ->groupBy('pl.order_id')
+            ->selectRaw("pl.order_id, case when max(case pm.code when 'overdue' then 1 else 0 end) = 1 then 'overdue' else max(pm.code) end as code");
+    }
+
+    /** Lines of orders. */
     private function query(OrderFilter $filter): Builder
     {
-        $said = DB::table('plan_messages')->where('run_id', $this->plan->run->id ?? 0)
-            ->whereIn('code', ['bring_in', 'push_out', 'cancel', 'overdue'])
-            ->selectRaw('substr(reference, ?) as line, max(code) as code', [strlen('order:') + 1])->groupBy('reference');
-
         return DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')
             ->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
-            ->leftJoinSub($said, 'm', 'm.line', '=', 'l.code')
-            ->when($filter->withMessage, fn (Builder $query) => $query->whereIn(
-                'o.id',
-                DB::table('order_lines as said')->joinSub($said, 'sm', 'sm.line', '=', 'said.code')->select('said.order_id'),
-            ))
+            ->when($filter->withMessage, fn (Builder $query) => $query->whereIn('o.id', DB::query()->fromSub($this->said(), 'with')->select('order_id')))
             ->when($filter->kind !== '', fn (Builder $query) => $query->where('o.kind', $filter->kind))
             ->when($filter->site !== '', fn (Builder $query) => $query->where('o.site_code', $filter->site))
             ->when($filter->status === 'open', fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled']))

@@ -9,6 +9,7 @@ use App\Reading\Shapes\GridCell;
 use App\Reading\Shapes\GridRow;
 use App\Reading\Shapes\RecordRow;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\BucketRow;
 use Yposta\Core\Plan\Buckets;
@@ -40,12 +41,7 @@ final readonly class PlanGrid
     /** The points that a filter leaves, in order. */
     public function query(GridFilter $filter): Builder
     {
-        $query = $this->plan->pointsQuery()
-            ->when($filter->site !== '', fn (Builder $query) => $query->where('p.site_code', $filter->site))
-            ->when($filter->supply !== '', fn (Builder $query) => $query->where('p.supply', $filter->supply))
-            ->when($filter->supplier !== '', fn (Builder $query) => $query->where('p.supplier_code', $filter->supplier))
-            ->when($filter->inTrouble, fn (Builder $query) => $query->whereNotNull('p.trouble_from'))
-            ->when($filter->text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code', 'i.name'], $filter->text));
+        $query = $this->filtered($this->plan->pointsQuery(), $filter);
 
         return match ($filter->sort) {
             'code' => $query->orderBy('p.item_code')->orderBy('p.site_code'),
@@ -53,6 +49,25 @@ final readonly class PlanGrid
                 ->orderByRaw('case when p.trouble_from is null then 1 else 0 end')->orderBy('p.trouble_from')->orderByDesc('p.worst')->orderBy('p.item_code'),
             default => $query->orderBy('p.place'),
         };
+    }
+
+    /** How many points a filter leaves. */
+    public function count(GridFilter $filter): int
+    {
+        return $this->filtered(
+            $filter->text === '' ? DB::table('plan_points as p')->where('p.run_id', $this->plan->run->id) : $this->plan->pointsQuery(),
+            $filter,
+        )->count();
+    }
+
+    private function filtered(Builder $query, GridFilter $filter): Builder
+    {
+        return $query
+            ->when($filter->site !== '', fn (Builder $query) => $query->where('p.site_code', $filter->site))
+            ->when($filter->supply !== '', fn (Builder $query) => $query->where('p.supply', $filter->supply))
+            ->when($filter->supplier !== '', fn (Builder $query) => $query->where('p.supplier_code', $filter->supplier))
+            ->when($filter->inTrouble, fn (Builder $query) => $query->whereNotNull('p.trouble_from'))
+            ->when($filter->text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code', 'i.name'], $filter->text));
     }
 
     /** @return list<GridRow> */

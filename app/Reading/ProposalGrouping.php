@@ -48,7 +48,7 @@ enum ProposalGrouping: string
      * The number and the cost of all proposals by heading.
      *
      * @param  Builder  $query  as {@see apply()} left it, in no order
-     * @return array<string, array{int, int}>
+     * @return array<string, array{int, int|null}> no cost of what is not bought, or was planned before costs were kept
      */
     public function counts(Builder $query): array
     {
@@ -59,13 +59,13 @@ enum ProposalGrouping: string
         };
         $query->columns = null;
         $counts = [];
-        foreach ($query->groupBy($columns)->get([...$columns, $query->raw('count(*) as number'), $query->raw('coalesce(sum(s.cost), 0) as cost')]) as $row) {
+        foreach ($query->groupBy($columns)->get([...$columns, $query->raw('count(*) as number'), $query->raw('sum(s.cost) as cost')]) as $row) {
             $key = $this->key(
                 OrderKind::tryFrom((string) ($row->type ?? '')), (string) ($row->item_code ?? ''), (string) ($row->site_code ?? ''),
                 $row->supplier_code ?? null, $row->from_site_code ?? null, substr((string) ($row->start ?? ''), 0, 10),
             );
-            [$number, $cost] = $counts[$key] ?? [0, 0];
-            $counts[$key] = [$number + (int) $row->number, $cost + (int) $row->cost];
+            [$number, $cost] = $counts[$key] ?? [0, null];
+            $counts[$key] = [$number + (int) $row->number, $row->cost === null ? $cost : (int) $cost + (int) $row->cost];
         }
 
         return $counts;

@@ -73,8 +73,8 @@ final readonly class ProposalList
     {
         return DB::table('plan_supplies as s')
             ->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
-            ->leftJoin('conversions as c', fn ($join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw("s.kind = 'proposal' and s.name = cast(c.proposal as varchar(20))"))
-            ->where('s.run_id', $this->plan->run->id)->where('s.kind', 'proposal')->whereNull('c.id')
+            ->where('s.run_id', $this->plan->run->id)->where('s.kind', 'proposal')
+            ->whereNotIn('s.name', DB::table('conversions')->where('run_id', $this->plan->run->id)->selectRaw('cast(proposal as varchar(20))'))
             ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))
             ->when($until !== null, fn (Builder $query) => $query->where('s.start', '<=', $until))
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code'], $text));
@@ -121,7 +121,7 @@ final readonly class ProposalList
         $counts = $by->counts((clone $query)->reorder());
         $made = [];
         foreach ($groups as $key => $rows) {
-            [$count, $cost] = $counts[$key] ?? [count($rows), 0];
+            [$count, $cost] = $counts[$key] ?? [count($rows), null];
             $made[] = $this->group((string) $key, $rows, $by, $count, $cost);
         }
 
@@ -136,6 +136,7 @@ final readonly class ProposalList
     {
         $numbers = array_values($numbers);
         $this->plan->loadSupplies($numbers);
+        $this->plan->loadWaits($numbers);
         $serves = $this->plan->pegsOfSupplies($numbers);
         $costs = $this->costs($numbers);
 
@@ -225,7 +226,7 @@ final readonly class ProposalList
     }
 
     /** @param  non-empty-list<ProposalRow>  $rows  those at hand */
-    private function group(string $key, array $rows, ProposalGrouping $by, int $count, int $cost): ProposalGroup
+    private function group(string $key, array $rows, ProposalGrouping $by, int $count, ?int $cost): ProposalGroup
     {
         $first = $rows[0];
         $site = $this->sites[$first->site];
@@ -258,7 +259,7 @@ final readonly class ProposalList
             key: $key,
             title: $title,
             note: $note,
-            value: $by === ProposalGrouping::Supplier && $first->kind === OrderKind::Buy ? (string) $cost : null,
+            value: $by === ProposalGrouping::Supplier && $cost !== null ? (string) $cost : null,
             currency: $first->currency,
             count: $count,
             rows: $rows,

@@ -58,7 +58,7 @@ final readonly class Sheets
      */
     public function messages(Builder $query): array
     {
-        $rows = $query->orderBy('m.code')->orderBy('m.n')->select(['m.*', 'p.item_code', 'p.site_code'])->lazy(self::ROWS_AT_ONCE);
+        $rows = $query->orderBy('m.code')->orderBy('m.n')->select(['m.*', 'p.item_code', 'p.site_code'])->cursor();
 
         return [
             'name' => 'messages',

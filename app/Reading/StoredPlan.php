@@ -262,6 +262,16 @@ final class StoredPlan
         return $n === null ? null : $this->demandNumbered($n);
     }
 
+    /**
+     * Reads at once what each of some supplies waits for.
+     *
+     * @param  list<int>  $supplies  numbers, loaded
+     */
+    public function loadWaits(array $supplies): void
+    {
+        $this->loadDemands(array_filter(array_map(fn (int $n) => $this->waits[$n] ?? null, $supplies), fn (?int $n) => $n !== null));
+    }
+
     /** @return array{int, int} millionths of a supply that are for sales and for forecast */
     public function causesOf(Supply $supply): array
     {

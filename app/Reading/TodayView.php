@@ -228,11 +228,11 @@ final readonly class TodayView
                 }
             }
         };
-        $supplies = fn (): Builder => DB::table('plan_supplies as s')->join(
-            'plan_points as p',
-            fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'),
-        )
-            ->where('s.run_id', $this->plan->run->id)->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site));
+        $supplies = fn (): Builder => DB::table('plan_supplies as s')->where('s.run_id', $this->plan->run->id)
+            ->when($site !== '', fn (Builder $query) => $query->whereIn(
+                's.point',
+                DB::table('plan_points')->where('run_id', $this->plan->run->id)->where('site_code', $site)->select('n'),
+            ));
         $count($supplies()->where('s.kind', '!=', 'stock')->where('s.released', false)->where('s.start', '<=', $last)->groupBy('s.start')
             ->selectRaw('s.start as day, count(*) as number, sum(case when s.waits_for is not null then 1 else 0 end) as trouble')->get(),
             'start');

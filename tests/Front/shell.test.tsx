@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { SavedViews } from '@/components/SavedViews';
 import { PlanChip } from '@/layout/PlanChip';
 import { RunPanel } from '@/layout/RunPanel';
-import { commands, SearchPalette } from '@/layout/SearchPalette';
+import { SearchPalette } from '@/layout/SearchPalette';
 import { Refusal } from '@/lib/http';
 import type { RunState, StudyRow } from '@/lib/shapes';
 import { useWatchedRun } from '@/lib/useWatchedRun';
@@ -293,24 +293,5 @@ describe('a study', () => {
         expect((await screen.findByRole('alert')).textContent).toBe('Somebody has changed this study.');
         expect(screen.getByRole<HTMLInputElement>('textbox', { name: 'Name' }).value).toBe('Boards later');
         expect(saved).not.toHaveBeenCalled();
-    });
-});
-
-describe('places to go', () => {
-    it.each([
-        ['purchase', 'Open orders'],
-        ['exceptions', 'Messages to work through'],
-        ['what if', 'New study'],
-        ['who changed', 'Journal'],
-        ['DELIVERY date', 'When is it complete?'],
-        ['password', 'Your account'],
-        ['short', 'Shortages'],
-    ])('are found by the words that people use: %s', (typed, label) => {
-        expect(commands(typed).map((one) => one.label)).toContain(label);
-    });
-
-    it('are not found by the inside of a word', () => {
-        expect(commands('assword')).toEqual([]);
-        expect(commands('purchase scenario')).toEqual([]);
     });
 });

@@ -48,9 +48,9 @@ final class PlanController extends Controller
             planned: true,
             periods: $grid->periods(),
             rows: $grid->rows($filter, 0, self::PAGE),
-            total: $grid->query($filter)->count(),
-            inTrouble: $grid->query(new GridFilter(site: $filter->site, inTrouble: true))->count(),
-            points: $grid->query(new GridFilter(site: $filter->site))->count(),
+            total: $grid->count($filter),
+            inTrouble: $grid->count(new GridFilter(site: $filter->site, inTrouble: true)),
+            points: $grid->count(new GridFilter(site: $filter->site)),
             suppliers: array_values(DB::table('suppliers')->orderBy('name')->get(['code', 'name'])
                 ->map(fn ($row) => new CodeAndName($row->code, $row->name))->all()),
             filter: $this->shown($request),

@@ -93,7 +93,7 @@ final class SheetController extends Controller
                 rows: self::MOST,
             )['rows']),
             'messages' => $sheets->messages((new MessageList($plan))->query(
-                $site, $request->query('show') === 'away', $request->string('kind')->toString(), $text,
+                $site, $request->query('show') === 'away', $request->string('kind')->toString(), $text, withPoints: true,
             )),
             'plan' => $sheets->grid(
                 new GridFilter(

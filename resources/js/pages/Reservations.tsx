@@ -129,7 +129,7 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
         {
             id: 'for',
             head: t('For'),
-            width: '210px',
+            width: '20%',
             sort: (order) => order.subject.label,
             title: (order) => order.subject.label,
             cell: (order) => <MaybeLink to={order.subject} className="font-semibold hover:underline" />,
@@ -148,7 +148,7 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
         {
             id: 'held',
             head: t('Held'),
-            width: '250px',
+            width: '26%',
             look: 'pl-5',
             sort: (order) => order.heldShare,
             cell: (order) => (
@@ -163,7 +163,7 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
         {
             id: 'rest',
             head: t('The rest'),
-            width: '210px',
+            width: '21%',
             sort: (order) => order.freeShare,
             cell: (order) => rest(order),
             cellLook: (order) => (order.status === 'complete' ? 'text-mute' : order.available ? 'text-act' : 'text-broken'),

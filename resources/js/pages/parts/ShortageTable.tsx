@@ -38,7 +38,7 @@ export function ShortageTable({ groups, by, today, open, narrow, loading, total,
         {
             id: 'for',
             head: t('For'),
-            width: narrow ? '118px' : '176px',
+            width: narrow ? '118px' : '15%',
             title: (row) => row.consumer.label,
             cell: (row) => row.consumer.label,
         },
@@ -69,7 +69,7 @@ export function ShortageTable({ groups, by, today, open, narrow, loading, total,
         {
             id: 'because',
             head: t('Because'),
-            width: narrow ? '248px' : '272px',
+            width: narrow ? '248px' : '32%',
             look: 'pl-3',
             title: (row) => row.accepted ?? row.because,
             cellLook: (row) => (row.accepted ? '' : (BECAUSE[row.state] ?? 'text-mute')),
@@ -78,7 +78,7 @@ export function ShortageTable({ groups, by, today, open, narrow, loading, total,
         {
             id: 'hits',
             head: t('Hits'),
-            width: '136px',
+            width: '12%',
             wide: true,
             title: (row) => row.hits.join(', '),
             cell: (row) => (row.hits.length > 1 ? tn(':n customer', ':n customers', row.hits.length) : row.hits[0]),
@@ -97,6 +97,8 @@ export function ShortageTable({ groups, by, today, open, narrow, loading, total,
             onKey={onKey}
             narrow={narrow}
             busy={loading}
+            total={total}
+            more={more}
             rowLook={(row) => (row.accepted ? 'text-mute' : '')}
             foot={
                 loaded < total && (
