@@ -122,8 +122,9 @@ final readonly class OrderView
             if ($line->cancelled && $order->status !== 'cancelled') {
                 continue;
             }
-            $lines[] = $this->line($line);
-            $total += $line->price === null ? 0 : Summary::value($line->qty, $line->price);
+            $price = $this->price($order, $line);
+            $lines[] = $this->line($line, $price);
+            $total += $price === null ? 0 : Summary::value($line->qty, $price);
         }
 
         return new OrderDetail(
@@ -141,7 +142,17 @@ final readonly class OrderView
         );
     }
 
-    private function line(OrderLine $line): OrderLineRow
+    /** For one unit, in millionths: what was agreed, else what the supplier asks today; null where neither is known. */
+    private function price(Order $order, OrderLine $line): ?int
+    {
+        $asked = $line->price ?? ($order->supplier_code === null ? null : DB::table('supplier_items')
+            ->where('supplier_code', $order->supplier_code)->where('item_code', $line->item_code)->value('price'));
+
+        return is_numeric($asked) ? (int) $asked : null;
+    }
+
+    /** @param  int|null  $price  for one unit, millionths */
+    private function line(OrderLine $line, ?int $price): OrderLineRow
     {
         $supply = $this->supplyNumber($line->code);
         $expected = null;
@@ -169,7 +180,7 @@ final readonly class OrderView
             start: $line->start === null ? null : substr($line->start, 0, 10),
             due: substr($line->due, 0, 10),
             expected: $expected,
-            price: $line->price === null ? null : Quantity::format($line->price),
+            price: $price === null ? null : Quantity::format($price),
             pinned: $line->pinned,
             priority: $line->priority,
             source: $line->proposal === null

@@ -6,6 +6,8 @@ use App\Actions\StartRun;
 use App\Models\Run;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
+use Yposta\Core\Plan\Summary;
+use Yposta\Core\Quantity\Quantity;
 
 beforeEach(function () {
     Demo::planned();
@@ -159,3 +161,17 @@ it('shows every page before anything has been planned', function (string $path) 
     DB::table('runs')->delete();
     $this->get($path)->assertOk();
 })->with(['/', '/demand', '/demand?view=forecast', '/plan', '/proposals', '/orders', '/orders/M-1047', '/item?item=SH-41']);
+
+it('shows the unit price that the supplier asks where an order has none of its own', function () {
+    $line = DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->join('supplier_items as s', fn ($join) => $join
+        ->on('s.supplier_code', '=', 'o.supplier_code')->on('s.item_code', '=', 'l.item_code'))
+        ->where('o.kind', 'buy')->whereNull('l.price')->whereNotNull('s.price')->orderBy('l.code')->first(['l.id', 'l.code', 's.price', 'l.qty']);
+    $shown = fn () => $this->getJson("/order-detail/{$line->code}")->assertOk()->json();
+    expect($shown()['lines'][0]['price'])->toBe(Quantity::format((int) $line->price))
+        ->and($shown()['total'])->toBe((string) Summary::value((int) $line->qty, (int) $line->price));
+    DB::table('order_lines')->where('id', $line->id)->update(['price' => 3_250_000]);
+    expect($shown()['lines'][0]['price'])->toBe('3.25');
+    DB::table('order_lines')->where('id', $line->id)->update(['price' => null]);
+    DB::table('supplier_items')->update(['price' => null]);
+    expect($shown()['lines'][0]['price'])->toBeNull()->and($shown()['total'])->toBeNull();
+});

@@ -16,9 +16,10 @@ use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
 
 /**
- * A plan to try changes on: plans with them, tells what they do, and goes back to where it stood.
+ * A plan to try changes on: plans with them, and tells what they do.
  *
- * It goes from network to network by net change, so that a try costs what the change reaches and not a whole run. Plans and their
+ * It goes from network to network by net change, so that a try costs what the change reaches and not a whole run. It stays where the last
+ * try left it until something else is asked: whoever answers one question and is gone never goes back. Plans and their
  * elements are handed out to read at once and are of no use afterwards; what is kept of them are {@see Outcome}.
  */
 final class Trial
@@ -79,7 +80,6 @@ final class Trial
                 $known = $known->with($lines[$place], null, $trouble->phrase());
             }
         }
-        $this->goTo($this->network);
 
         return new Tried(Effect::between($base, $before), $known);
     }
@@ -112,11 +112,8 @@ final class Trial
     public function with(array $changes, callable $read): mixed
     {
         $this->goTo((new Changes($changes))->apply($this->network));
-        try {
-            return $read($this->plan);
-        } finally {
-            $this->goTo($this->network);
-        }
+
+        return $read($this->plan);
     }
 
     /**
@@ -137,7 +134,6 @@ final class Trial
             return $do();
         } finally {
             [$this->network, $this->outcome] = $stood;
-            $this->goTo($this->network);
         }
     }
 
