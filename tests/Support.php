@@ -176,7 +176,7 @@ final class Support
     {
         $orders = $network->orders;
         $components = $network->components;
-        foreach ($plan->proposals as $proposal) {
+        foreach ($plan->proposals() as $proposal) {
             $point = $plan->structure->points[$proposal->point];
             $code = "N{$proposal->name}";
             $orders[$code] = OpenOrder::of(

@@ -78,7 +78,7 @@ final class PlanStore
     {
         $places = (new Outline($plan->structure))->places();
         $from = $worst = [];
-        foreach ($plan->messages as $message) {
+        foreach ($plan->messages() as $message) {
             if ($message->code === MessageCode::BelowSafety) {
                 $from[$message->point] = min($from[$message->point] ?? PHP_INT_MAX, (int) $message->from);
                 $worst[$message->point] = max($worst[$message->point] ?? 0, $message->qty);
@@ -108,7 +108,7 @@ final class PlanStore
 
     private function supplies(int $run, Plan $plan): void
     {
-        $causes = new Causes($plan->structure, $plan->pegs);
+        $causes = new Causes($plan->structure, $plan->pegs());
         $insert = new BulkInsert('plan_supplies', [
             'run_id', 'n', 'point', 'kind', 'type', 'name', 'rank', 'qty', 'start', 'due', 'effective', 'available', 'earliest', 'priority',
             'pinned', 'released', 'overdue',
@@ -150,7 +150,7 @@ final class PlanStore
         ], self::ROWS_AT_ONCE);
         foreach ($plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
-                $holdUp = $demand->holdUp;
+                $holdUp = $plan->holdUp($demand);
                 $insert->add([
                     $run, $this->numbers[spl_object_id($demand)], $index, $demand->kind->value, $demand->name, $demand->line, $demand->rank,
                     $demand->qty,
@@ -169,7 +169,7 @@ final class PlanStore
     private function pegs(int $run, Plan $plan): void
     {
         $insert = new BulkInsert('plan_pegs', ['run_id', 'supply', 'demand', 'qty'], self::ROWS_AT_ONCE);
-        foreach ($plan->pegs as $peg) {
+        foreach ($plan->pegs() as $peg) {
             $insert->add([$run, $this->numbers[spl_object_id($peg->supply)], $this->numbers[spl_object_id($peg->demand)], $peg->qty]);
         }
         $insert->finish();
@@ -187,7 +187,7 @@ final class PlanStore
             self::ROWS_AT_ONCE,
         );
         $risk = new Risk($plan);
-        foreach ($plan->messages as $n => $message) {
+        foreach ($plan->messages() as $n => $message) {
             $known = MessageIdentity::of($message, $plan);
             $insert->add([
                 $run, $n, $message->point, $message->code->value, $message->reference(), $this->dates->isoOrNull($message->from),

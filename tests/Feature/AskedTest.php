@@ -74,7 +74,7 @@ it('explains every balance by lines that add up to it, and by moves that make ea
 it('explains every proposal by lines and by whom it serves', function (int $seed) {
     $plan = askedCompany($seed);
     $serves = [];
-    foreach ($plan->pegs as $peg) {
+    foreach ($plan->pegs() as $peg) {
         $peg->supply->isProposal() && $serves[(int) $peg->supply->name] = ($serves[(int) $peg->supply->name] ?? 0) + $peg->qty;
     }
     $groups = test()->get('/proposals?until=all&by=date')->assertOk()->inertiaProps('groups');
@@ -104,7 +104,7 @@ function holdingsOf(Plan $plan): array
         $held[$row->demand] = ($held[$row->demand] ?? 0) + $row->qty;
     }
     $inTime = [];
-    foreach ($plan->pegs as $peg) {
+    foreach ($plan->pegs() as $peg) {
         if ($peg->supply->kind !== SupplyKind::Proposal && $peg->supply->available <= $peg->demand->date) {
             $reference = $peg->demand->reference();
             $inTime[$reference] = ($inTime[$reference] ?? 0) + $peg->qty;

@@ -124,11 +124,11 @@ it('plans the live data as the headless run plans its bundle', function () {
         $plan->structure->points[$proposal->point]->site->code, $proposal->qty,
         Yposta\Core\Calendar\Day::format($proposal->start), Yposta\Core\Calendar\Day::format($proposal->due),
         Yposta\Core\Calendar\Day::format($proposal->available), $proposal->priority,
-    ], $plan->proposals);
+    ], $plan->proposals());
 
     expect($run->status)->toBe('done')->and($stored->map(fn ($row) => array_values((array) $row))->all())->toBe($headless)
-        ->and(DB::table('plan_pegs')->where('run_id', $run->id)->count())->toBe(count($plan->pegs))
-        ->and(DB::table('plan_messages')->where('run_id', $run->id)->count())->toBe(count($plan->messages))
+        ->and(DB::table('plan_pegs')->where('run_id', $run->id)->count())->toBe(count($plan->pegs()))
+        ->and(DB::table('plan_messages')->where('run_id', $run->id)->count())->toBe(count($plan->messages()))
         ->and(DB::table('plan_demands')->where('run_id', $run->id)->where('late_days', '>', 0)->where('kind', 'sales')
             ->count())->toBe($run->summary['lateLines']);
 });

@@ -216,7 +216,7 @@ it('lists sales lines with the days that the plan gives them, late ones alone on
 it('lists open orders with what the plan says of them', function () {
     [$network, $plan] = randomCompany(51);
     $said = [];
-    foreach ($plan->messages as $message) {
+    foreach ($plan->messages() as $message) {
         if (in_array($message->code, [MessageCode::BringIn, MessageCode::PushOut, MessageCode::Cancel, MessageCode::Overdue], true)) {
             $code = substr($message->reference(), strlen('order:'));
             $said[$code] = ($said[$code] ?? null) === 'overdue' ? 'overdue' : $message->code->value;
@@ -250,10 +250,10 @@ it('lists messages, most lines at risk first, and counts them by kind', function
     $risks = array_column($page['tasks'], 'riskLines');
     $sorted = $risks;
     rsort($sorted);
-    expect($page['total'])->toBe(count($plan->messages))->and($risks)->toBe($sorted)
-        ->and(array_sum(array_column($page['kinds'], 'count')))->toBe(count($plan->messages));
+    expect($page['total'])->toBe(count($plan->messages()))->and($risks)->toBe($sorted)
+        ->and(array_sum(array_column($page['kinds'], 'count')))->toBe(count($plan->messages()));
     foreach ($page['kinds'] as $kind) {
-        $count = count(array_filter($plan->messages, fn ($message) => $message->code->value === $kind['code']));
+        $count = count(array_filter($plan->messages(), fn ($message) => $message->code->value === $kind['code']));
         expect($kind['count'])->toBe($count, $kind['code'])->and(propsOf("/messages?kind={$kind['code']}")['total'])->toBe($count);
     }
 });
@@ -261,7 +261,7 @@ it('lists messages, most lines at risk first, and counts them by kind', function
 it('takes stock, orders and proposals together to what sales lines are covered by', function () {
     [, $plan] = randomCompany(71);
     $pegged = [];
-    foreach ($plan->pegs as $peg) {
+    foreach ($plan->pegs() as $peg) {
         if ($peg->demand->kind === DemandKind::Sales) {
             $key = "{$peg->demand->name}/{$peg->demand->line}";
             $kind = $peg->supply->available > (int) $peg->demand->date ? 'late' : match ($peg->supply->kind) {

@@ -53,7 +53,7 @@ final class PlanCommand extends Command
         }
         (new PlanWriter($plan, Words::of($plan->options->planDate)))->write($streams);
         array_map(fclose(...), $streams);
-        $this->line(count($plan->proposals).' proposals, '.count($plan->messages).' messages.');
+        $this->line(count($plan->proposals()).' proposals, '.count($plan->messages()).' messages.');
         $this->line(sprintf(
             'core: net %.3f s, projection %.3f s, peak %d MiB', $watch->seconds('structure', 'projection'),
             $watch->seconds('projection'), memory_get_peak_usage(true) >> 20,

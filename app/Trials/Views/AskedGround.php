@@ -29,7 +29,7 @@ final readonly class AskedGround implements ThreadGround
 
     public function __construct(public Plan $plan, private TrialPresenter $presenter, Answer $answer)
     {
-        $this->pegs = new PegIndex($plan->pegs);
+        $this->pegs = new PegIndex($plan);
         $deciding = [];
         foreach ($answer->nodes as $node) {
             $node->decides && $deciding[spl_object_id($node->demand)] = true;

@@ -94,7 +94,8 @@ final readonly class ShortageRows
     /** "P-3308 comes Tue 10 Mar, 6 days late", and of what waits itself what it waits for: "its PCB-061 comes Tue 3 Mar". */
     private function late(Supply $supply, int $days): string
     {
-        $begins = $supply->waitsFor?->holdUp?->supply; // in which the delay of what it waits for begins
+        // In which the delay of what it waits for begins.
+        $begins = $supply->waitsFor === null ? null : $this->plan->holdUp($supply->waitsFor)?->supply;
         if ($begins !== null) {
             return (string) trans('its :item comes :day', [
                 'item' => $this->plan->structure->points[$begins->point]->item->code, 'day' => $this->presenter->day($begins->available),

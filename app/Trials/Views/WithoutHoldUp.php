@@ -37,14 +37,15 @@ final readonly class WithoutHoldUp
         return $trial->with($changes, function (Plan $plan) use ($line): ThreadWithout {
             $demand = (new Shortages($plan))->find($line)?->demand;
             $expected = $demand?->expected;
+            $holdUp = $demand === null ? null : $plan->holdUp($demand);
 
             return $demand === null ? new ThreadWithout(null, 0, 0, '') : new ThreadWithout(
                 expected: $expected === null ? null : (new Dates)->iso($expected),
                 lateDays: $demand->lateDays(),
                 spare: max(0, (int) $demand->date - (int) $expected),
-                why: $demand->holdUp === null
+                why: $holdUp === null
                     ? ''
-                    : Words::say((new PlanPhrases($plan->structure))->holdUp($demand->holdUp), $plan->options->planDate),
+                    : Words::say((new PlanPhrases($plan->structure))->holdUp($holdUp), $plan->options->planDate),
             );
         });
     }

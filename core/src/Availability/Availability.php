@@ -7,7 +7,6 @@ namespace Yposta\Core\Availability;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Trial\Effect;
-use Yposta\Core\Trial\Outcome;
 use Yposta\Core\Trial\Trial;
 
 /** Answers when something is complete, the first day on which it can be, and how much there could be. Each answer is planned. */
@@ -41,7 +40,7 @@ final readonly class Availability
 
         return $this->trial->with(
             $this->question->changes($network, $qty, $due),
-            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($before, Outcome::of($plan)), $plan),
+            fn (Plan $plan) => $read($this->question->answer($plan, $network), Effect::between($before, $this->trial->standing()), $plan),
         );
     }
 

@@ -33,7 +33,7 @@ final class StructureTree
 
     public function __construct(private readonly Plan $plan)
     {
-        $this->pegs = new PegIndex($plan->pegs);
+        $this->pegs = new PegIndex($plan);
     }
 
     public function ofOrder(Supply $order): Answer
@@ -44,7 +44,7 @@ final class StructureTree
         }
         $last = $order->waitsFor;
         $uncovered = array_filter($order->inputs, fn (Demand $input) => $input->uncovered > 0);
-        $holdUp = $last === null ? null : (new HoldUps($this->plan->options, $this->plan->structure))->of($last);
+        $holdUp = $last === null ? null : $this->plan->holdUp($last);
         if ($holdUp === null && $order->available > $order->due) {
             $holdUp = (new HoldUps($this->plan->options, $this->plan->structure))->begunIn($order);
         }
@@ -64,7 +64,7 @@ final class StructureTree
     {
         $demand->lateDays() > 0 && $this->decides($demand);
         $this->follow($demand, -1, 0);
-        $holdUp = $demand->holdUp;
+        $holdUp = $this->plan->holdUp($demand);
 
         return new Answer(
             root: $demand,

@@ -40,7 +40,7 @@ final readonly class PlanContent
         $points = $plan->structure->points;
         $phrases = new PlanPhrases($plan->structure, $plan->demands);
         $proposals = $messages = $late = [];
-        foreach ($plan->proposals as $proposal) {
+        foreach ($plan->proposals() as $proposal) {
             $point = $points[$proposal->point];
             $proposals[] = new ProposalEntry(
                 kind: (string) $proposal->type?->value,
@@ -53,7 +53,7 @@ final readonly class PlanContent
                 expected: $proposal->available,
             );
         }
-        foreach ($plan->messages as $message) {
+        foreach ($plan->messages() as $message) {
             $point = $points[$message->point];
             $about = $message->about instanceof Supply && $message->about->isProposal() ? 'proposal' : $message->reference();
             $messages[] = new MessageEntry(
@@ -69,6 +69,7 @@ final readonly class PlanContent
         foreach ($plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
                 if ($demand->kind === DemandKind::Sales && $demand->lateDays() > 0) {
+                    $holdUp = $plan->holdUp($demand);
                     $late[] = new LateEntry(
                         order: $demand->name,
                         line: $demand->line,
@@ -78,7 +79,7 @@ final readonly class PlanContent
                         qty: $demand->qty,
                         due: (int) $demand->date,
                         expected: (int) $demand->expected,
-                        why: $demand->holdUp === null ? '' : $book->say($phrases->holdUp($demand->holdUp)),
+                        why: $holdUp === null ? '' : $book->say($phrases->holdUp($holdUp)),
                     );
                 }
             }

@@ -71,7 +71,7 @@ final readonly class DelayCheck
         $orders = new ConversionOrders($plan->network, $plan->options);
         $codes = NewOrderCode::free(
             $plan->network->orders + array_fill_keys(array_map(fn (PutOrder $order) => $order->orderCode(), $chosen), true),
-            count($plan->proposals),
+            count($plan->proposals()),
         );
         $along = [];
         foreach ($latest as $key => $due) {

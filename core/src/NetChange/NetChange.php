@@ -75,7 +75,7 @@ final class NetChange
         $this->net();
         $this->project();
 
-        return new Plan($this->after, $this->work);
+        return new Plan($this->after, $this->work, $this->toProject);
     }
 
     /** Whether all that differs stands at points that are there, and leaves the levels of the structure as they are. */
@@ -239,6 +239,7 @@ final class NetChange
     {
         $netting = new Netting($this->work);
         $explosion = new Explosion($this->work);
+        $differs = false;
         foreach ($this->work->structure->netting as $index) {
             if (! isset($this->toNet[$index])) {
                 continue;
@@ -255,14 +256,17 @@ final class NetChange
 
                 continue;
             }
+            $differs = true;
             array_map($this->dropInputs(...), $old);
             foreach ($made as $seq => $proposal) {
                 $explosion->explode($point, $proposal, $seq);
                 $this->reach($proposal->inputs);
             }
         }
-        $netting->checkSize();
-        $this->work->number();
+        if ($differs) {
+            $netting->checkSize();
+            $this->work->number();
+        }
     }
 
     /**
@@ -312,7 +316,6 @@ final class NetChange
                 }
             }
         }
-        $projection->explain();
     }
 
     private function forgetProjection(int $index): void

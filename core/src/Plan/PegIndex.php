@@ -8,33 +8,35 @@ use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
 
-/** The pegs of a plan from both ends. */
+/** The pegs of a plan from both ends. Both ends stand at one point, so that only the points that are asked about are gone through. */
 final class PegIndex
 {
+    /** @var array<int, true> points that have been gone through */
+    private array $known = [];
+
     /** @var array<int, list<Peg>> by object id of the demand */
     private array $ofDemand = [];
 
     /** @var array<int, list<Peg>> by object id of the supply */
     private array $ofSupply = [];
 
-    /** @param  list<Peg>  $pegs */
-    public function __construct(array $pegs)
+    public function __construct(private readonly Plan $plan)
     {
-        foreach ($pegs as $peg) {
-            $this->ofDemand[spl_object_id($peg->demand)][] = $peg;
-            $this->ofSupply[spl_object_id($peg->supply)][] = $peg;
-        }
     }
 
     /** @return list<Peg> what serves a demand, in the order in which it was given */
     public function serving(Demand $demand): array
     {
+        $this->learn($demand->point);
+
         return $this->ofDemand[spl_object_id($demand)] ?? [];
     }
 
     /** @return list<Peg> what a supply serves */
     public function servedBy(Supply $supply): array
     {
+        $this->learn($supply->point);
+
         return $this->ofSupply[spl_object_id($supply)] ?? [];
     }
 
@@ -66,5 +68,16 @@ final class PegIndex
         }
 
         return $ends;
+    }
+
+    private function learn(int $point): void
+    {
+        if (! isset($this->known[$point])) {
+            $this->known[$point] = true;
+            foreach ($this->plan->pegsAt($point) as $peg) {
+                $this->ofDemand[spl_object_id($peg->demand)][] = $peg;
+                $this->ofSupply[spl_object_id($peg->supply)][] = $peg;
+            }
+        }
     }
 }

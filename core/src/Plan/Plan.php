@@ -6,61 +6,109 @@ namespace Yposta\Core\Plan;
 
 use Yposta\Core\Network\Network;
 use Yposta\Core\Options\Options;
+use Yposta\Core\Projection\HoldUps;
 use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\HoldUp;
 use Yposta\Core\Run\Message;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Structure;
 
-/** The result of a run. */
-final readonly class Plan
+/**
+ * The result of a run. What goes over all points is put together when it is asked for, as a try asks for few of it; all of it is of no
+ * use any more after a net change went on from it.
+ */
+final class Plan
 {
-    public Options $options;
+    public readonly Options $options;
 
-    public Structure $structure;
+    public readonly Structure $structure;
 
     /** @var array<int, list<Supply>> by point: stock, open orders, proposals */
-    public array $supplies;
+    public readonly array $supplies;
 
     /** @var array<int, list<Demand>> by point, safety stock last */
-    public array $demands;
-
-    /** @var list<Supply> in the order in which they were made, which is that of their numbers */
-    public array $proposals;
-
-    /** @var list<Peg> */
-    public array $pegs;
-
-    /** @var list<Message> */
-    public array $messages;
+    public readonly array $demands;
 
     /** @var array<int, int> by point, the first day in the horizon on which projected stock is below zero */
-    public array $shortFrom;
+    public readonly array $shortFrom;
+
+    /** @var list<Supply>|null */
+    private ?array $proposals = null;
+
+    /** @var list<Peg>|null */
+    private ?array $pegs = null;
+
+    /** @var list<Message>|null */
+    private ?array $messages = null;
 
     /**
      * @param  Network  $network  what it was made of
      * @param  Workspace  $work  what a net change goes on from, see {@see \Yposta\Core\NetChange\NetChange}
+     * @param  array<int, true>|null  $renewed  the points that differ from the plan that it went on from; null after a whole run
      */
-    public function __construct(public Network $network, public Workspace $work)
-    {
+    public function __construct(
+        public readonly Network $network,
+        public readonly Workspace $work,
+        public readonly ?array $renewed = null,
+    ) {
         $this->options = $work->options;
         $this->structure = $work->structure;
         $this->supplies = $work->supplies;
         $this->demands = $work->demands;
         $this->shortFrom = $work->shortFrom;
-        $proposals = [];
-        foreach ($work->structure->netting as $index) {
-            foreach ($work->supplies[$index] ?? [] as $supply) {
-                $supply->isProposal() && $proposals[] = $supply;
+    }
+
+    /** @return list<Supply> in the order in which they were made, which is that of their numbers */
+    public function proposals(): array
+    {
+        if ($this->proposals === null) {
+            $this->proposals = [];
+            foreach ($this->structure->netting as $index) {
+                foreach ($this->supplies[$index] ?? [] as $supply) {
+                    $supply->isProposal() && $this->proposals[] = $supply;
+                }
             }
         }
-        $this->proposals = $proposals;
-        $this->pegs = array_merge(...array_values($work->pegs));
-        $this->messages = array_merge(
-            ...array_values($work->factMessages),
-            ...array_values($work->nettingMessages),
-            ...array_values($work->projectionMessages),
+
+        return $this->proposals;
+    }
+
+    /** @return list<Peg> */
+    public function pegs(): array
+    {
+        return $this->pegs ??= array_merge(...array_values($this->work->pegs));
+    }
+
+    /** @return list<Peg> what is shared at a point */
+    public function pegsAt(int $point): array
+    {
+        return $this->work->pegs[$point] ?? [];
+    }
+
+    /** @return list<Message> what the input itself says, then what the netting says, then the projection */
+    public function messages(): array
+    {
+        return $this->messages ??= array_merge(
+            ...array_values($this->work->factMessages),
+            ...array_values($this->work->nettingMessages),
+            ...array_values($this->work->projectionMessages),
         );
+    }
+
+    /** @return list<Message> those of a point */
+    public function messagesAt(int $point): array
+    {
+        return [
+            ...$this->work->factMessages[$point] ?? [], ...$this->work->nettingMessages[$point] ?? [],
+            ...$this->work->projectionMessages[$point] ?? [],
+        ];
+    }
+
+    /** Why a demand comes late; null when it does not. */
+    public function holdUp(Demand $demand): ?HoldUp
+    {
+        return $demand->lateDays() > 0 ? (new HoldUps($this->options, $this->structure))->of($demand) : null;
     }
 }

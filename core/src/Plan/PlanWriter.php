@@ -63,7 +63,7 @@ final readonly class PlanWriter
     /** @return iterable<list<string>> */
     private function proposals(): iterable
     {
-        foreach ($this->plan->proposals as $proposal) {
+        foreach ($this->plan->proposals() as $proposal) {
             yield [
                 $proposal->reference(), (string) $proposal->type?->value, ...$this->point($proposal->point), (string) $proposal->fromSite,
                 (string) $proposal->supplier,
@@ -77,7 +77,7 @@ final readonly class PlanWriter
     /** @return iterable<list<string>> */
     private function pegs(): iterable
     {
-        $pegs = $this->plan->pegs;
+        $pegs = $this->plan->pegs();
         $place = $this->places();
         usort(
             $pegs,
@@ -97,11 +97,12 @@ final readonly class PlanWriter
         $demands = array_merge(...array_values($this->plan->demands));
         usort($demands, fn (Demand $a, Demand $b) => $a->rank <=> $b->rank ?: $place[$a->point] <=> $place[$b->point]);
         foreach ($demands as $demand) {
+            $holdUp = $this->plan->holdUp($demand);
             yield [
                 $demand->reference(), ...$this->point($demand->point), Quantity::format($demand->qty), self::day($demand->date),
                 self::day($demand->need), self::day($demand->expected),
                 (string) $demand->lateDays(), Quantity::format($demand->uncovered),
-                $demand->holdUp === null ? '' : $this->book->say($this->phrases->holdUp($demand->holdUp)),
+                $holdUp === null ? '' : $this->book->say($this->phrases->holdUp($holdUp)),
             ];
         }
     }
@@ -109,7 +110,7 @@ final readonly class PlanWriter
     /** @return iterable<list<string>> */
     private function messages(): iterable
     {
-        $messages = $this->plan->messages;
+        $messages = $this->plan->messages();
         usort(
             $messages,
             fn (Message $a, Message $b) => [

@@ -94,7 +94,7 @@ final class Risk
     private function comesLate(): array
     {
         $pegs = [];
-        foreach ($this->plan->pegs as $peg) {
+        foreach ($this->plan->pegs() as $peg) {
             $peg->supply->available > $peg->demand->date && $peg->demand->lateDays() > 0 && $pegs[$peg->demand->point][] = $peg;
         }
 

@@ -14,18 +14,23 @@ final class StockValue
     public static function byPoint(Plan $plan): array
     {
         $values = [];
-        foreach ($plan->supplies as $index => $supplies) {
-            $cost = $plan->structure->points[$index]->item->unitCost;
-            $value = $cost === 0
-                ? 0
-                : Summary::value(
-                    self::average($supplies, $plan->demands[$index] ?? [], $plan->options->planDate, $plan->options->horizonEnd),
-                    $cost,
-                );
+        foreach ($plan->supplies as $index => $_) {
+            $value = self::at($plan, $index);
             $value === 0 || $values[$index] = $value;
         }
 
         return $values;
+    }
+
+    /** @return int in whole units of the currency */
+    public static function at(Plan $plan, int $index): int
+    {
+        $cost = $plan->structure->points[$index]->item->unitCost;
+        $supplies = $plan->supplies[$index] ?? [];
+
+        return $cost === 0 || $supplies === [] ? 0 : Summary::value(
+            self::average($supplies, $plan->demands[$index] ?? [], $plan->options->planDate, $plan->options->horizonEnd), $cost,
+        );
     }
 
     /**

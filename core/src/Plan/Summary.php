@@ -56,17 +56,17 @@ final readonly class Summary
                 if ($demand->lateDays() > 0) {
                     $late++;
                     $days += $demand->lateDays();
-                    $reason = $demand->holdUp?->reason->value ?? HoldUpReason::NoSupply->value;
+                    $reason = $plan->holdUp($demand)?->reason->value ?? HoldUpReason::NoSupply->value;
                     $reasons[$reason] = ($reasons[$reason] ?? 0) + $demand->lateDays();
                 }
             }
         }
         $value = array_sum(StockValue::byPoint($plan));
-        foreach ($plan->proposals as $proposal) {
+        foreach ($plan->proposals() as $proposal) {
             $passed += $proposal->start < $plan->options->planDate ? 1 : 0;
             $today += $proposal->start === $plan->options->planDate ? 1 : 0;
         }
-        foreach ($plan->messages as $message) {
+        foreach ($plan->messages() as $message) {
             $messages[$message->code->value] = ($messages[$message->code->value] ?? 0) + 1;
         }
         arsort($reasons);
@@ -75,7 +75,7 @@ final readonly class Summary
 
         return new self(
             points: $points,
-            proposals: count($plan->proposals),
+            proposals: count($plan->proposals()),
             salesLines: $lines,
             lateLines: $late,
             lateDays: $days,
@@ -94,6 +94,33 @@ final readonly class Summary
         return [
             'lateLines' => $this->lateLines, 'lateDays' => $this->lateDays, 'short' => $this->short, 'startPassed' => $this->startPassed,
             'proposals' => $this->proposals, 'messages' => array_sum($this->messages), 'stockValue' => $this->stockValue,
+        ];
+    }
+
+    /**
+     * What one point adds to {@see figures()}.
+     *
+     * @return array{lateLines: int, lateDays: int, short: int, startPassed: int, proposals: int, messages: int, stockValue: int}
+     */
+    public static function figuresAt(Plan $plan, int $index): array
+    {
+        $late = $days = $passed = $proposals = 0;
+        foreach ($plan->demands[$index] ?? [] as $demand) {
+            if ($demand->kind === DemandKind::Sales && $demand->lateDays() > 0) {
+                $late++;
+                $days += $demand->lateDays();
+            }
+        }
+        foreach ($plan->supplies[$index] ?? [] as $supply) {
+            if ($supply->isProposal()) {
+                $proposals++;
+                $passed += $supply->start < $plan->options->planDate ? 1 : 0;
+            }
+        }
+
+        return [
+            'lateLines' => $late, 'lateDays' => $days, 'short' => isset($plan->shortFrom[$index]) ? 1 : 0, 'startPassed' => $passed,
+            'proposals' => $proposals, 'messages' => count($plan->messagesAt($index)), 'stockValue' => StockValue::at($plan, $index),
         ];
     }
 

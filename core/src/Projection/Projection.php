@@ -23,14 +23,11 @@ final readonly class Projection
 
     private SafetyStretches $safety;
 
-    private HoldUps $holdUps;
-
     public function __construct(Network $network, private Workspace $work)
     {
         $this->availability = new SupplyDates($work->options);
         $this->allocation = new PegAllocation($work->options, new FixedAllocations($network->allocations));
         $this->safety = new SafetyStretches($work);
-        $this->holdUps = new HoldUps($work->options, $work->structure);
     }
 
     public function run(): void
@@ -38,7 +35,6 @@ final readonly class Projection
         foreach (array_reverse($this->work->structure->netting) as $index) {
             $this->project($this->work->structure->points[$index]);
         }
-        $this->explain();
     }
 
     /**
@@ -73,15 +69,5 @@ final readonly class Projection
             $this->work->pegs[$index] = $pegs;
         }
         $this->safety->write($point, $supplies, $demands);
-    }
-
-    /** Finds the hold-up of each late demand; the whole chain below it has been projected. */
-    public function explain(): void
-    {
-        foreach ($this->work->demands as $demands) {
-            foreach ($demands as $demand) {
-                $demand->holdUp = $demand->lateDays() > 0 ? $this->holdUps->of($demand) : null;
-            }
-        }
     }
 }

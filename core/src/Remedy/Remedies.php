@@ -98,7 +98,7 @@ final readonly class Remedies
         }
         $expected = $days === [] || max($days) === PHP_INT_MAX ? null : max($days);
 
-        return new TriedRemedy($remedy, Effect::between($before, Outcome::of($plan)), $solves, $expected, $short);
+        return new TriedRemedy($remedy, Effect::between($before, $this->trial->standing()), $solves, $expected, $short);
     }
 
     /** @return list<Remedy> */

@@ -27,7 +27,7 @@ final readonly class Situation
 
     public function __construct(public Plan $plan, public Need $need, private ProposalOrigins $origins)
     {
-        $this->pegs = new PegIndex($plan->pegs);
+        $this->pegs = new PegIndex($plan);
     }
 
     /** The day on which the need has to be served, a day number, not before the plan date. */

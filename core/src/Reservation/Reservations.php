@@ -17,7 +17,7 @@ final readonly class Reservations
 
     public function __construct(private Plan $plan)
     {
-        $this->pegs = new PegIndex($plan->pegs);
+        $this->pegs = new PegIndex($plan);
     }
 
     /** @return list<OrderHoldings> open orders with needs and sales lines, by the first date on which something is needed */

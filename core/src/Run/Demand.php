@@ -20,8 +20,6 @@ final class Demand
     /** The supply it got from last available one; the first pegged of several. */
     public ?Supply $last = null;
 
-    public ?HoldUp $holdUp = null;
-
     /**
      * @param  int  $point  place of its point in the structure
      * @param  string  $name  order code, proposal reference, forecast, or ITEM@SITE
@@ -52,7 +50,7 @@ final class Demand
     /** Takes away what the projection gave it. */
     public function unserve(): void
     {
-        $this->expected = $this->last = $this->holdUp = null;
+        $this->expected = $this->last = null;
         $this->uncovered = $this->qty;
     }
 

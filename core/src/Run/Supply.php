@@ -76,9 +76,10 @@ final class Supply
         }
     }
 
-    /** Steps into the place of an equal proposal: what that one takes is now taken for this one. */
+    /** Steps into the place of an equal proposal and its number: what that one takes is now taken for this one. */
     public function takeOver(self $other): void
     {
+        $this->name = $other->name;
         $this->inputs = $other->inputs;
         foreach ($this->inputs as $input) {
             $input->for = $this;

@@ -29,7 +29,7 @@ final readonly class MissingParts
                 $supply->kind === SupplyKind::Order && $supply->name === $code && $order = $supply;
             }
         }
-        $pegs = $order === null ? null : new PegIndex($plan->pegs);
+        $pegs = $order === null ? null : new PegIndex($plan);
         $missing = [];
         foreach ($order->inputs ?? [] as $need) {
             $there = 0;

@@ -25,7 +25,7 @@ final readonly class Shortages
     /** @param  bool  $countUnsent  whether a purchase order that has not been sent covers anything */
     public function __construct(private Plan $plan, private bool $countUnsent = true)
     {
-        $this->pegs = new PegIndex($plan->pegs);
+        $this->pegs = new PegIndex($plan);
     }
 
     /**

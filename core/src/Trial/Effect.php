@@ -23,7 +23,15 @@ final readonly class Effect
             $figures[$name] = [$value, $after->figures[$name] ?? 0];
         }
 
-        return new self($figures, self::slips($before->lines, $after->lines), self::slips($before->orders, $after->orders));
+        $lines = $orders = [[], []];
+        foreach ($before->differences($after) as $sides) {
+            foreach ($sides as $side => $point) {
+                $lines[$side] += $point->lines ?? [];
+                $orders[$side] += $point->orders ?? [];
+            }
+        }
+
+        return new self($figures, self::slips(...$lines), self::slips(...$orders));
     }
 
     /** What others pay: the days by which sales lines become later. */

@@ -4,69 +4,69 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Trial;
 
-use Yposta\Core\Network\OrderKind;
-use Yposta\Core\Plan\DemandIdentity;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\Summary;
-use Yposta\Core\Run\DemandKind;
-use Yposta\Core\Run\MessageCode;
-use Yposta\Core\Run\Supply;
-use Yposta\Core\Run\SupplyKind;
 
 /**
  * What a plan is judged by when a change is tried: totals, and when customers and open orders get what they wait for. It outlives the
- * plan.
+ * plan. It is kept by point, so that after a net change only the points that it reached are gone through again.
  */
 final readonly class Outcome
 {
-    /** Messages that ask to move or cancel an order. */
-    private const MOVES = [MessageCode::BringIn, MessageCode::PushOut, MessageCode::Cancel];
-
     /**
      * @param  array<string, int>  $figures  totals by name: those of {@see Summary::figures()}, `purchases` proposed and `moves` of
      *    open purchases asked for
-     * @param  array<string, Arrival>  $lines  open sales lines by reference
-     * @param  array<string, Arrival>  $orders  open orders by reference
+     * @param  array<int, PointOutcome>  $points  what each point adds to them, by its index
      */
-    private function __construct(public array $figures, public array $lines, public array $orders)
+    private function __construct(public array $figures, private array $points)
     {
     }
 
     public static function of(Plan $plan): self
     {
-        $lines = $orders = [];
-        $purchases = $moves = 0;
-        $points = $plan->structure->points;
-        foreach ($plan->demands as $index => $demands) {
-            foreach ($demands as $demand) {
-                if ($demand->kind === DemandKind::Sales) {
-                    $lines[$demand->reference()] = new Arrival(
-                        reference: $demand->reference(), item: $points[$index]->item->code, site: $points[$index]->site->code,
-                        customer: $demand->customer, qty: $demand->qty,
-                        due: (int) $demand->date, expected: $demand->expected, uncovered: $demand->uncovered, need: $demand->reference(),
-                    );
-                }
+        $points = [];
+        $figures = ['lateLines' => 0, 'lateDays' => 0, 'short' => 0, 'startPassed' => 0, 'proposals' => 0, 'messages' => 0,
+            'stockValue' => 0, 'purchases' => 0, 'moves' => 0];
+        foreach ($plan->structure->points as $index => $_) {
+            $points[$index] = $point = PointOutcome::of($plan, $index);
+            foreach ($point->figures as $name => $value) {
+                $figures[$name] += $value;
             }
-        }
-        foreach ($plan->supplies as $index => $supplies) {
-            foreach ($supplies as $supply) {
-                if ($supply->kind === SupplyKind::Order) {
-                    $orders[$supply->reference()] = new Arrival(
-                        reference: $supply->reference(), item: $points[$index]->item->code, site: $points[$index]->site->code, customer: '',
-                        qty: $supply->qty, due: $supply->due,
-                        expected: $supply->available, uncovered: 0,
-                        need: $supply->waitsFor === null ? '' : DemandIdentity::of($supply->waitsFor, $plan->structure),
-                    );
-                } elseif ($supply->isProposal() && $supply->type === OrderKind::Buy) {
-                    $purchases++;
-                }
-            }
-        }
-        foreach ($plan->messages as $message) {
-            $about = $message->about;
-            $moves += in_array($message->code, self::MOVES, true) && $about instanceof Supply && $about->type === OrderKind::Buy ? 1 : 0;
         }
 
-        return new self([...Summary::of($plan)->figures(), 'purchases' => $purchases, 'moves' => $moves], $lines, $orders);
+        return new self($figures, $points);
+    }
+
+    /** The outcome of a plan that went on from that of this one. */
+    public function after(Plan $plan): self
+    {
+        if ($plan->renewed === null) {
+            return self::of($plan);
+        }
+        [$figures, $points] = [$this->figures, $this->points];
+        foreach ($plan->renewed as $index => $_) {
+            $before = $points[$index];
+            $points[$index] = $point = PointOutcome::of($plan, $index);
+            foreach ($point->figures as $name => $value) {
+                $figures[$name] += $value - $before->figures[$name];
+            }
+        }
+
+        return new self($figures, $points);
+    }
+
+    /**
+     * The points whose outcome is another.
+     *
+     * @return iterable<array{PointOutcome|null, PointOutcome|null}> before and after
+     */
+    public function differences(self $after): iterable
+    {
+        foreach ($this->points + $after->points as $index => $_) {
+            [$old, $new] = [$this->points[$index] ?? null, $after->points[$index] ?? null];
+            if ($old !== $new) {
+                yield [$old, $new];
+            }
+        }
     }
 }

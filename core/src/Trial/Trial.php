@@ -29,6 +29,9 @@ final class Trial
     /** Of the network that things are tried on; worked out when it is asked for. */
     private ?Outcome $outcome = null;
 
+    /** Of the plan where it stands. */
+    private ?Outcome $standing = null;
+
     /** @throws QuantityOutOfRange|LoopFound */
     public function __construct(
         private Network $network,
@@ -48,10 +51,16 @@ final class Trial
     {
         if ($this->outcome === null) {
             $this->goTo($this->network);
-            $this->outcome = Outcome::of($this->plan);
+            $this->outcome = $this->standing();
         }
 
         return $this->outcome;
+    }
+
+    /** What came of the changes that are being tried, within {@see with()}. */
+    public function standing(): Outcome
+    {
+        return $this->standing ??= Outcome::of($this->plan);
     }
 
     /**
@@ -68,12 +77,12 @@ final class Trial
         $network = $known->apply($this->network);
         if ($known->lines !== []) {
             $this->goTo($network);
-            $before = Outcome::of($this->plan);
+            $before = $this->standing();
         }
         for ($place = count($known->lines); $place < count($lines); $place++) {
             try {
                 $network = $this->goTo((new Changes($lines[$place]))->apply($network));
-                $after = Outcome::of($this->plan);
+                $after = $this->standing();
                 $known = $known->with($lines[$place], Effect::between($before, $after), null);
                 $before = $after;
             } catch (DoesNotFit $trouble) {
@@ -95,7 +104,7 @@ final class Trial
     {
         $before = $this->outcome();
 
-        return $this->with($changes, fn (Plan $plan) => Effect::between($before, Outcome::of($plan)));
+        return $this->with($changes, fn () => Effect::between($before, $this->standing()));
     }
 
     /**
@@ -158,7 +167,9 @@ final class Trial
             $stood = $this->plan->network;
             try {
                 $this->plan = NetChange::plan($this->plan, $network);
+                $this->standing = $this->standing?->after($this->plan);
             } catch (QuantityOutOfRange|LoopFound $trouble) {
+                $this->standing = null;
                 $this->plan = $this->planner->plan($stood, $this->options);
                 throw new DoesNotFit($trouble->phrase(), $trouble);
             }

@@ -94,7 +94,7 @@ it('tells which late customer lines hang on an order, through the levels', funct
     $plan = Support::plan(lateShop());
     $risk = new Risk($plan);
     $found = [];
-    foreach ($plan->messages as $message) {
+    foreach ($plan->messages() as $message) {
         $lines = $risk->of($message);
         $found[$message->code->value.' '.$message->reference()] = [
             array_map(fn ($line) => "{$line->name}/{$line->line}", $lines),
@@ -118,7 +118,7 @@ function followed(Plan $plan): array
             $demand->kind === DemandKind::Sales && $demand->lateDays() > 0 && $late[] = $demand;
         }
     }
-    foreach ($plan->pegs as $peg) {
+    foreach ($plan->pegs() as $peg) {
         $pegs[spl_object_id($peg->demand)][] = $peg;
     }
     foreach ($late as $line) {
@@ -146,7 +146,7 @@ it('tells which late lines hang on each message, as if each line were followed b
     $risk = new Risk($plan);
     $waits = followed($plan);
     $most = 0;
-    foreach ($plan->messages as $message) {
+    foreach ($plan->messages() as $message) {
         $key = is_string($message->about) ? "point {$message->point}" : spl_object_id($message->about);
         $found = array_map(spl_object_id(...), $risk->of($message));
         $wanted = array_keys($waits[$key] ?? []);
@@ -160,7 +160,7 @@ it('tells which late lines hang on each message, as if each line were followed b
             ->and($risk->value($message))->toBe($value);
         $most = max($most, count($wanted));
     }
-    expect($most)->toBeGreaterThan(3)->and(count($plan->messages))->toBeGreaterThan(50);
+    expect($most)->toBeGreaterThan(3)->and(count($plan->messages()))->toBeGreaterThan(50);
 })->with([2, 3, 4, 5]);
 
 it('knows a message again by what it is about, whatever the number of a proposal and the day', function () {
@@ -171,7 +171,7 @@ it('knows a message again by what it is about, whatever the number of a proposal
             'sales' => "order,line,item,site,qty,due\nA,1,BOX,MAIN,10,2026-03-06\nA,2,AXE,MAIN,1,2026-03-30\n",
             'stock' => "item,site,qty\nAXE,MAIN,{$stock}\n",
         ]));
-        $message = array_values(array_filter($plan->messages, fn ($message) => $message->code === MessageCode::StartPassed))[0];
+        $message = array_values(array_filter($plan->messages(), fn ($message) => $message->code === MessageCode::StartPassed))[0];
 
         return [$message->reference(), MessageIdentity::of($message, $plan)];
     };

@@ -57,7 +57,7 @@ it('takes the supplier of the lowest rank, then of the first name, where the poi
         'sales' => "order,line,item,site,qty,due\nS1,1,X,MAIN,1,2026-03-12\n",
     ]));
 
-    expect($plan->proposals[0]->supplier)->toBe('B');
+    expect($plan->proposals()[0]->supplier)->toBe('B');
 });
 
 it('reckons a supplier\'s lead time in the supplier\'s calendar', function () {
@@ -265,7 +265,7 @@ it('lets balances go beyond the range of quantities, exactly', function () {
     );
     $plan = Support::plan(Support::small($files));
 
-    expect($plan->proposals)->toBe([])
+    expect($plan->proposals())->toBe([])
         ->and(Support::rows($plan, 'buckets.csv'))->toBe([[
             'item' => 'X', 'site' => 'MAIN', 'start' => '2026-03-01', 'demand' => '18000000000004',
             'receipts' => '18000000000000', 'proposals_due' => '0', 'proposals_start' => '0', 'balance' => '8999999999996',

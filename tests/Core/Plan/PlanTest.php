@@ -26,7 +26,7 @@ function worked(string $case = 'worked'): Plan
 
 it('takes the balance behind a proposal apart again', function () {
     $plan = worked();
-    $rod = $plan->proposals[3];
+    $rod = $plan->proposals()[3];
     $parts = LotArithmetic::of($rod, $plan->supplies[$rod->point], $plan->demands[$rod->point]);
 
     expect($parts->until)->toBe(Day::parse('2026-03-12'))
@@ -37,7 +37,7 @@ it('takes the balance behind a proposal apart again', function () {
 it('adds up for every proposal of the demo company', function () {
     $plan = Support::plan(Support::bundle(Support::folder(dirname(__DIR__, 3).'/database/demo')));
     $explained = 0;
-    foreach ($plan->proposals as $proposal) {
+    foreach ($plan->proposals() as $proposal) {
         $reason = $proposal->reason;
         $parts = LotArithmetic::of($proposal, $plan->supplies[$proposal->point], $plan->demands[$proposal->point]);
         if ($parts->until !== null) {
@@ -47,14 +47,14 @@ it('adds up for every proposal of the demo company', function () {
         expect($reason?->net)->toBe($reason?->target - $reason?->balance);
     }
 
-    expect($explained)->toBeGreaterThan(0.95 * count($plan->proposals));
+    expect($explained)->toBeGreaterThan(0.95 * count($plan->proposals()));
 });
 
 it('tells how a demand is covered, late supply apart', function () {
     $plan = worked('worked_late');
     $head = $plan->structure->find('HEAD', 'MAIN');
     $sales = $plan->demands[$head->index][0];
-    $cover = Cover::of($sales, array_values(array_filter($plan->pegs, fn ($peg) => $peg->demand === $sales)));
+    $cover = Cover::of($sales, array_values(array_filter($plan->pegs(), fn ($peg) => $peg->demand === $sales)));
 
     expect([
         $cover->wanted, $cover->stock, $cover->order, $cover->proposal, $cover->late, $cover->nothing,
@@ -97,10 +97,10 @@ it('follows causes up to sales, forecast and the stock rule', function () {
         'sales' => "order,line,item,site,qty,due\nS1,1,TOP,MAIN,6,2026-03-20\n",
         'forecasts' => "forecast,item,site,bucket,start,qty\nF,TOP,MAIN,day,2026-03-20,10\n",
     ]));
-    $causes = new Causes($plan->structure, $plan->pegs);
+    $causes = new Causes($plan->structure, $plan->pegs());
 
-    expect($causes->of($plan->proposals[0]))->toBe([600_000, 400_000])
-        ->and($causes->of($plan->proposals[1]))->toBe([300_000, 200_000]);
+    expect($causes->of($plan->proposals()[0]))->toBe([600_000, 400_000])
+        ->and($causes->of($plan->proposals()[1]))->toBe([300_000, 200_000]);
 });
 
 it('sums a plan up', function () {

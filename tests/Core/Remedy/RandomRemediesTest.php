@@ -146,7 +146,7 @@ function keepsToTheRules(TriedRemedy $tried, Need $need, Plan $plan): void
         }
         if ($change instanceof PutOrder && $tried->remedy->kind() === RemedyKind::Transfer) {
             $stock = $used = 0;
-            foreach ($plan->pegs as $peg) {
+            foreach ($plan->pegs() as $peg) {
                 $peg->supply->kind === SupplyKind::Stock
                     && $peg->supply->reference() === (string) Reference::stock($change->order->item, (string) $change->order->fromSite)
                     && $used += $peg->qty;

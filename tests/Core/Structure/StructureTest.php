@@ -77,7 +77,7 @@ it('takes a structure sixty levels deep', function () {
         'bom' => "item,line,component,qty\n{$bom}", 'sales' => "order,line,item,site,qty,due\nS1,1,L0,MAIN,7,2026-12-01\n",
     ]));
 
-    expect($plan->proposals)->toHaveCount(61)->and($plan->structure->find('L60', 'MAIN')?->level)->toBe(60)->and($plan->proposals[60]->qty)
+    expect($plan->proposals())->toHaveCount(61)->and($plan->structure->find('L60', 'MAIN')?->level)->toBe(60)->and($plan->proposals()[60]->qty)
         ->toBe(7_000_000);
 });
 
