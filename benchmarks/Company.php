@@ -7,6 +7,8 @@ namespace Benchmarks;
 use App\Actions\ImportBundle;
 use App\Actions\StartRun;
 use App\Models\Run;
+use App\Planning\LiveNetwork;
+use App\Planning\NetworkReader;
 use App\Models\User;
 use App\Trials\LivePlan;
 use App\Trials\PlanQueries;
@@ -70,7 +72,8 @@ final class Company
         }
         $this->app = require dirname(__DIR__).'/bootstrap/app.php';
         $this->app->make(Console::class)->bootstrap();
-        $this->app->singleton(LivePlan::class); // as the process that keeps the plan has it
+        // As the process that keeps the plan has it: with data of its own, which no request forgets.
+        $this->app->singleton(LivePlan::class, fn () => new LivePlan(new LiveNetwork(new NetworkReader)));
         $this->app->singleton(PlanQueries::class);
     }
 

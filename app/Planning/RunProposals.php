@@ -103,9 +103,18 @@ final class RunProposals implements ProposalOrigins
     /** @return Collection<int, stdClass> */
     private function open(string $item, string $site): Collection
     {
-        return $this->open["{$item}\x1f{$site}"] ??= $this->run === null ? new Collection : $this->query($this->run->id)
+        return $this->open["{$item}\x1f{$site}"] ??= $this->readOpen($item, $site);
+    }
+
+    /** @return Collection<int, stdClass> */
+    private function readOpen(string $item, string $site): Collection
+    {
+        // The point by itself: where it is joined in, the database may go through all proposals of the run for it.
+        $point = DB::table('plan_points')->where('run_id', $this->run?->id)->where('item_code', $item)->where('site_code', $site)->value('n');
+
+        return $this->run === null || $point === null ? new Collection : $this->query($this->run->id)
             ->leftJoin('conversions as c', fn (JoinClause $join) => $join->on('c.run_id', '=', 's.run_id')->whereRaw('s.name = cast(c.proposal as varchar(20))'))->whereNull('c.id')
-            ->where('p.item_code', $item)->where('p.site_code', $site)->orderBy('s.n')->get();
+            ->where('s.point', $point)->orderBy('s.n')->get();
     }
 
     private function query(int $run): Builder

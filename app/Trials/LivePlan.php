@@ -108,6 +108,7 @@ final class LivePlan
                 throw $this->trouble = Refused::because('plan.broken', ['trouble' => $trouble->phrase()], 'data');
             }
             [$this->stamp, $this->options, $this->trouble] = [$stamp, $options, null];
+            $this->trial->outcome(); // now rather than in each process that is forked off for a question
         }
 
         return $this->trial;

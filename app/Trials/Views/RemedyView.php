@@ -37,11 +37,12 @@ final readonly class RemedyView
     /**
      * The remedies of a need as they are found.
      *
+     * @param  int|null  $near  the point at which the need is looked for first
      * @return iterable<FoundRemedy>
      */
-    public function of(string $identity): iterable
+    public function of(string $identity, ?int $near = null): iterable
     {
-        foreach ((new Remedies($this->trial, $this->origins, $this->undrafted))->for($identity) as $tried) {
+        foreach ((new Remedies($this->trial, $this->origins, $this->undrafted))->for($identity, $near) as $tried) {
             yield new FoundRemedy($this->row($tried), array_map(intval(...), $tried->cost()));
         }
     }

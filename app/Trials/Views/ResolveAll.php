@@ -46,19 +46,20 @@ final readonly class ResolveAll
     {
         $rows = [];
         $last = null;
-        $open = array_filter($needs, fn (array $need) => $this->isOpen($trial, $need['identity']));
-        foreach ($needs as $place => ['identity' => $identity, 'item' => $item]) {
-            if (! isset($open[$place])) {
+        $open = $this->open($trial, array_column($needs, 'identity'));
+        foreach ($needs as ['identity' => $identity, 'item' => $item]) {
+            $near = $open[$identity] ?? null;
+            if ($near === null) {
                 $rows[] = new ResolvedNeed($identity, $item, null, null, true);
 
                 continue;
             }
-            if (! $this->isOpen($trial, $identity)) {
+            if ($this->open($trial, [$identity], $near) === []) {
                 $rows[] = new ResolvedNeed($identity, $item, null, $last, false);
 
                 continue;
             }
-            $best = $this->best($trial, $identity, $item);
+            $best = $this->best($trial, $identity, $item, $near);
             $rows[] = new ResolvedNeed($identity, $item, $best, null, false);
             if ($best !== null) {
                 $changes = array_map(ChangeCodec::decode(...), (array) json_decode($best->changes, true, 512, JSON_THROW_ON_ERROR));
@@ -70,23 +71,31 @@ final readonly class ResolveAll
         return $rows;
     }
 
-    private function isOpen(Trial $trial, string $identity): bool
+    /**
+     * Those that are still to be solved, each with its point.
+     *
+     * @param  list<string>  $identities
+     * @return array<string, int> points by identity
+     */
+    private function open(Trial $trial, array $identities, ?int $near = null): array
     {
-        return $trial->with([], function (Plan $plan) use ($identity): bool {
-            $need = (new Shortages($plan))->find($identity);
+        return $trial->with([], function (Plan $plan) use ($identities, $near): array {
+            $open = [];
+            foreach ((new Shortages($plan))->findAll($identities, $near) as $need) {
+                $isLate = $need->demand->lateDays() > 0 || $need->demand->uncovered > 0 || $need->orderBy < $plan->options->planDate;
+                $need->short > 0 && $isLate && $open[$need->identity] = $need->point->index;
+            }
 
-            return $need !== null
-                && $need->short > 0
-                && ($need->demand->lateDays() > 0 || $need->demand->uncovered > 0 || $need->orderBy < $plan->options->planDate);
+            return $open;
         });
     }
 
     /** The remedy that solves it at the least cost to others, those that need nobody's consent first. */
-    private function best(Trial $trial, string $identity, string $item): ?RemedyRow
+    private function best(Trial $trial, string $identity, string $item, int $near): ?RemedyRow
     {
         $found = [];
         try {
-            foreach ((new RemedyView($trial, Day::parse(Settings::planDate()), RunProposals::live()))->of($identity) as $one) {
+            foreach ((new RemedyView($trial, Day::parse(Settings::planDate()), RunProposals::live()))->of($identity, $near) as $one) {
                 $one->row->solves
                     && $found[] = [[$one->cost[1], in_array($one->row->kind, self::QUIET, true) ? 0 : 1, ...$one->cost], $one->row];
             }

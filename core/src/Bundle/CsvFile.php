@@ -33,25 +33,47 @@ final readonly class CsvFile
             return;
         }
         $line = 2;
-        while (($fields = fgetcsv($this->stream, null, ',', '"', '')) !== false) {
+        $isSeekable = stream_get_meta_data($this->stream)['seekable'];
+        while (($fields = $isSeekable ? $this->record() : fgetcsv($this->stream, null, ',', '"', '')) !== false) {
             $at = $line;
-            $line += 1 + array_sum(array_map(fn (?string $field) => substr_count((string) $field, "\n"), $fields));
             if ($fields === [null]) {
+                $line++;
+
                 continue;
             }
+            $text = implode("\x1f", $fields);
+            $line += 1 + substr_count($text, "\n");
             if (count($fields) !== count($columns)) {
                 $this->findings->note(Fault::of('field_count', ['count' => count($fields), 'wanted' => count($columns)]), $this->name, $at);
 
                 continue;
             }
-            $values = array_combine($columns, array_map(strval(...), $fields));
-            if (! mb_check_encoding($values, 'UTF-8')) {
+            if (preg_match('//u', $text) !== 1) {
                 $this->findings->note(Fault::of('not_utf8'), $this->name, $at);
 
                 continue;
             }
-            yield new CsvRow($at, $values);
+            yield new CsvRow($at, array_combine($columns, array_map(strval(...), $fields)));
         }
+    }
+
+    /**
+     * The fields of the next record. A line without quotes is parted at its commas, in a fraction of the time.
+     *
+     * @return list<string|null>|false
+     */
+    private function record(): array|false
+    {
+        $at = (int) ftell($this->stream);
+        $line = fgets($this->stream);
+        if ($line === false || str_contains($line, '"')) {
+            fseek($this->stream, $at);
+
+            return fgetcsv($this->stream, null, ',', '"', '');
+        }
+        $text = rtrim($line, "\r\n");
+
+        return $text === '' ? [null] : explode(',', $text);
     }
 
     /** @return list<string>|null null when the file cannot be read on */

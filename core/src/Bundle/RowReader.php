@@ -13,8 +13,14 @@ use Yposta\Core\Declaration\Text;
 /** Reads the rows of a class as it declares them, and checks each. */
 final class RowReader
 {
+    /** So many texts of a column are remembered. */
+    private const KEPT = 1_000;
+
     /** @var array<string, int> line of each key */
     private array $lines = [];
+
+    /** @var array<string, array<string, mixed>> what was read before, by property and text: many rows say the same */
+    private array $read = [];
 
     private bool $sound = true;
 
@@ -77,7 +83,7 @@ final class RowReader
         foreach ($this->declaration->columns as $property => $column) {
             $text = $fields[$column->name] ?? '';
             if ($text !== '') {
-                $values[$property] = $this->parsed($column, $text);
+                $values[$property] = $this->read[$property][$text] ?? $this->parsed($column, $text);
             } elseif ($column->mustBeFilled) {
                 $this->note(Fault::of('empty', [], $property));
                 $values[$property] = $column->type()->harmless();
@@ -95,7 +101,12 @@ final class RowReader
     private function parsed(DeclaredColumn $column, string $text): mixed
     {
         try {
-            return $column->type()->parse($text);
+            $value = $column->type()->parse($text);
+            if (count($this->read[$column->property] ?? []) < self::KEPT) {
+                $this->read[$column->property][$text] = $value;
+            }
+
+            return $value;
         } catch (InvalidField $trouble) {
             $this->note($trouble->fault->in($column->property));
 

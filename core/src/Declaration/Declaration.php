@@ -94,7 +94,8 @@ final readonly class Declaration
         $faults = [];
         $values = get_object_vars($row);
         foreach ($this->columns as $property => $column) {
-            $fault = ($values[$property] ?? null) === null ? null : $column->type()->fault($values[$property], $values, $in);
+            $value = $values[$property] ?? null;
+            $fault = $value === null ? null : $column->column->type->fault($value, $values, $in);
             $fault === null || $faults[] = $fault->in($property);
         }
 

@@ -78,7 +78,10 @@ final readonly class Netting
         if (! $point->inScope || ($demands === [] && $supplies === [] && $point->floor() <= 0)) {
             return [];
         }
-        usort($demands, fn ($a, $b) => $a->need <=> $b->need ?: $a->priority <=> $b->priority ?: $a->rank <=> $b->rank);
+        if (count($demands) > 1) {
+            usort($demands, fn ($a, $b) => $a->need <=> $b->need ?: $a->priority <=> $b->priority ?: $a->rank <=> $b->rank);
+            $this->work->demands[$point->index] = $demands; // the projection goes by the same order, as a rule
+        }
         $stock = 0;
         $receipts = [];
         foreach ($supplies as $supply) {

@@ -17,13 +17,19 @@ final readonly class Buckets
     /** @var list<array{int, int}> first and last day of each bucket */
     private array $spans;
 
+    /** @var array<int, int> place of the bucket of each day */
+    private array $places;
+
     public function __construct(BucketSize $size, private int $planDate, int $horizonEnd)
     {
-        $spans = [];
-        for ($day = $planDate; $day <= $horizonEnd; $day = $size->endOf($day) + 1) {
-            $spans[] = [$size->startOf($day), $size->endOf($day)];
+        $spans = $places = [];
+        for ($day = $planDate; $day <= $horizonEnd; $day = $end + 1) {
+            [$start, $end] = [$size->startOf($day), $size->endOf($day)];
+            $places += array_fill($start, $end - $start + 1, count($spans));
+            $spans[] = [$start, $end];
         }
         $this->spans = $spans;
+        $this->places = $places;
     }
 
     /** @return list<array{int, int}> first and last day of each bucket, as day numbers */
@@ -125,19 +131,8 @@ final readonly class Buckets
     /** @param  list<BucketRow>  $rows */
     private function row(array $rows, int $day): ?BucketRow
     {
-        $low = 0;
-        $high = count($rows) - 1;
-        while ($low <= $high) {
-            $middle = ($low + $high) >> 1;
-            if ($day < $rows[$middle]->start) {
-                $high = $middle - 1;
-            } elseif ($day > $rows[$middle]->end) {
-                $low = $middle + 1;
-            } else {
-                return $rows[$middle];
-            }
-        }
+        $place = $this->places[$day] ?? null;
 
-        return null;
+        return $place === null ? null : $rows[$place];
     }
 }

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Bundle\CsvLines;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\Message;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Support\Phrasebook;
 
 /** Writes a plan as the CSV files of section 9. */
-final readonly class PlanWriter
+final class PlanWriter
 {
     public const FILES = [
         'proposals.csv' => [
@@ -25,9 +25,15 @@ final readonly class PlanWriter
         'buckets.csv' => ['item', 'site', 'start', 'demand', 'receipts', 'proposals_due', 'proposals_start', 'balance', 'expected_balance'],
     ];
 
-    private PlanPhrases $phrases;
+    private readonly PlanPhrases $phrases;
 
-    public function __construct(private Plan $plan, private Phrasebook $book)
+    /** @var array<int, string> days as text */
+    private array $days = [];
+
+    /** @var array<int, int>|null place of each point by item and site */
+    private ?array $places = null;
+
+    public function __construct(private readonly Plan $plan, private readonly Phrasebook $book)
     {
         $this->phrases = new PlanPhrases($plan->structure, $plan->demands);
     }
@@ -53,10 +59,12 @@ final readonly class PlanWriter
     public function write(array $streams): void
     {
         foreach ($streams as $file => $stream) {
-            fputcsv($stream, self::FILES[$file], ',', '"', '', "\n");
+            $lines = new CsvLines($stream);
+            $lines->add(self::FILES[$file]);
             foreach ($this->rows($file) as $row) {
-                fputcsv($stream, $row, ',', '"', '', "\n");
+                $lines->add($row);
             }
+            $lines->flush();
         }
     }
 
@@ -67,9 +75,9 @@ final readonly class PlanWriter
             yield [
                 $proposal->reference(), (string) $proposal->type?->value, ...$this->point($proposal->point), (string) $proposal->fromSite,
                 (string) $proposal->supplier,
-                Quantity::format($proposal->qty), Day::format($proposal->start), Day::format($proposal->due),
-                Day::format($proposal->earliest),
-                Day::format($proposal->available), (string) $proposal->priority,
+                Quantity::format($proposal->qty), $this->day($proposal->start), $this->day($proposal->due),
+                $this->day($proposal->earliest),
+                $this->day($proposal->available), (string) $proposal->priority,
             ];
         }
     }
@@ -77,16 +85,13 @@ final readonly class PlanWriter
     /** @return iterable<list<string>> */
     private function pegs(): iterable
     {
-        $pegs = $this->plan->pegs();
-        $place = $this->places();
-        usort(
-            $pegs,
-            fn (Peg $a, Peg $b) => $place[$a->supply->point] <=> $place[$b->supply->point]
-                ?: $a->supply->rank <=> $b->supply->rank
-                ?: $a->demand->rank <=> $b->demand->rank,
-        );
-        foreach ($pegs as $peg) {
-            yield [...$this->point($peg->supply->point), $peg->supply->reference(), $peg->demand->reference(), Quantity::format($peg->qty)];
+        foreach ($this->places() as $index => $_) {
+            $pegs = $this->plan->pegsAt($index);
+            [$item, $site] = $this->point($index);
+            usort($pegs, fn (Peg $a, Peg $b) => $a->supply->rank <=> $b->supply->rank ?: $a->demand->rank <=> $b->demand->rank);
+            foreach ($pegs as $peg) {
+                yield [$item, $site, $peg->supply->reference(), $peg->demand->reference(), Quantity::format($peg->qty)];
+            }
         }
     }
 
@@ -95,14 +100,23 @@ final readonly class PlanWriter
     {
         $place = $this->places();
         $demands = array_merge(...array_values($this->plan->demands));
-        usort($demands, fn (Demand $a, Demand $b) => $a->rank <=> $b->rank ?: $place[$a->point] <=> $place[$b->point]);
+        $ranks = $places = [];
         foreach ($demands as $demand) {
+            $ranks[] = $demand->rank;
+            $places[] = $place[$demand->point];
+        }
+        $order = array_keys($ranks);
+        array_multisort($ranks, $places, $order);
+        $whys = []; // by the supply in which a delay begins, which many wait for
+        foreach ($order as $at) {
+            $demand = $demands[$at];
             $holdUp = $this->plan->holdUp($demand);
+            $why = $holdUp === null ? '' : $whys[spl_object_id($holdUp->supply)] ??= $this->book->say($this->phrases->holdUp($holdUp));
             yield [
-                $demand->reference(), ...$this->point($demand->point), Quantity::format($demand->qty), self::day($demand->date),
-                self::day($demand->need), self::day($demand->expected),
+                $demand->reference(), ...$this->point($demand->point), Quantity::format($demand->qty), $this->day($demand->date),
+                $this->day($demand->need), $this->day($demand->expected),
                 (string) $demand->lateDays(), Quantity::format($demand->uncovered),
-                $holdUp === null ? '' : $this->book->say($this->phrases->holdUp($holdUp)),
+                $why,
             ];
         }
     }
@@ -111,16 +125,21 @@ final readonly class PlanWriter
     private function messages(): iterable
     {
         $messages = $this->plan->messages();
-        usort(
-            $messages,
-            fn (Message $a, Message $b) => [
-                $a->code->value, $a->reference(), ...$this->point($a->point), $a->from,
-            ] <=> [$b->code->value, $b->reference(), ...$this->point($b->point), $b->from],
-        );
+        $place = $this->places();
+        $codes = $references = $places = $froms = [];
         foreach ($messages as $message) {
+            $codes[] = $message->code->value;
+            $references[] = $message->reference();
+            $places[] = $place[$message->point];
+            $froms[] = $message->from ?? PHP_INT_MIN;
+        }
+        $order = array_keys($codes);
+        array_multisort($codes, SORT_STRING, $references, SORT_STRING, $places, $froms, $order);
+        foreach ($order as $row => $at) {
+            $message = $messages[$at];
             yield [
-                $message->code->value, $message->reference(), ...$this->point($message->point), self::day($message->from),
-                self::day($message->to),
+                $message->code->value, $references[$row], ...$this->point($message->point), $this->day($message->from),
+                $this->day($message->to),
                 Quantity::format($message->qty), $this->book->say($this->phrases->message($message)),
             ];
         }
@@ -131,7 +150,8 @@ final readonly class PlanWriter
     {
         $options = $this->plan->options;
         $buckets = new Buckets($options->bucket, $options->planDate, $options->horizonEnd);
-        foreach (array_keys($this->places()) as $index) {
+        $starts = array_map(fn (array $span) => $this->day($span[0]), $buckets->spans());
+        foreach ($this->places() as $index => $_) {
             $supplies = $this->plan->supplies[$index] ?? [];
             $demands = $this->plan->demands[$index] ?? [];
             if ($supplies === [] && array_filter($demands, fn (Demand $demand) => $demand->need !== null) === []) {
@@ -141,11 +161,18 @@ final readonly class PlanWriter
                 array_sum(Quantity::of($supplies)) + array_sum(Quantity::of($demands)),
                 $this->plan->structure->points[$index]->item->step(),
             );
-            foreach ($buckets->of($supplies, $demands, $unit) as $row) {
-                yield [...$this->point($index), Day::format($row->start), ...array_map(
-                    fn (int $sum) => Quantity::formatSum($sum, $unit),
-                    [$row->demand(), $row->receipts, $row->proposalsDue, $row->proposalsStart, $row->balance, $row->expectedBalance],
-                )];
+            [$item, $site] = $this->point($index);
+            $sum = fn (int $sum) => $sum === 0 ? '0' : Quantity::formatSum($sum, $unit);
+            $before = null;
+            foreach ($buckets->of($supplies, $demands, $unit) as $place => $row) {
+                if ($before === null || $row->balance !== $before->balance || $row->expectedBalance !== $before->expectedBalance) {
+                    [$balance, $expected] = [$sum($row->balance), $sum($row->expectedBalance)];
+                }
+                yield [
+                    $item, $site, $starts[$place], $sum($row->demand()), $sum($row->receipts), $sum($row->proposalsDue),
+                    $sum($row->proposalsStart), $balance, $expected,
+                ];
+                $before = $row;
             }
         }
     }
@@ -153,10 +180,18 @@ final readonly class PlanWriter
     /** @return array<int, int> place of each point by item and site */
     private function places(): array
     {
-        $points = $this->plan->structure->points;
-        uasort($points, fn ($a, $b) => strcmp($a->item->code, $b->item->code) ?: strcmp($a->site->code, $b->site->code));
+        if ($this->places === null) {
+            $items = $sites = [];
+            foreach ($this->plan->structure->points as $point) {
+                $items[] = $point->item->code;
+                $sites[] = $point->site->code;
+            }
+            $order = array_keys($items);
+            array_multisort($items, SORT_STRING, $sites, SORT_STRING, $order);
+            $this->places = array_flip($order);
+        }
 
-        return array_flip(array_keys($points));
+        return $this->places;
     }
 
     /** @return array{string, string} item, site */
@@ -167,8 +202,8 @@ final readonly class PlanWriter
         return [$point->item->code, $point->site->code];
     }
 
-    private static function day(?int $day): string
+    private function day(?int $day): string
     {
-        return $day === null ? '' : Day::format($day);
+        return $day === null ? '' : $this->days[$day] ??= Day::format($day);
     }
 }

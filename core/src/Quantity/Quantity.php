@@ -50,11 +50,13 @@ final class Quantity
     /** The number without trailing zeros and without exponent: 250000 becomes "0.25". */
     public static function format(int $millionths): string
     {
-        $sign = $millionths < 0 ? '-' : '';
-        $digits = str_pad(ltrim((string) $millionths, '-'), 7, '0', STR_PAD_LEFT);
-        $fraction = rtrim(substr($digits, -6), '0');
+        $whole = intdiv($millionths, self::ONE);
+        $rest = $millionths % self::ONE;
+        if ($rest === 0) {
+            return (string) $whole;
+        }
 
-        return $sign.substr($digits, 0, -6).($fraction === '' ? '' : '.'.$fraction);
+        return ($millionths < 0 && $whole === 0 ? '-0' : $whole).'.'.rtrim(substr((string) (self::ONE + abs($rest)), 1), '0');
     }
 
     /** Whether the quantity needs no more than so many decimals. */

@@ -35,17 +35,19 @@ final readonly class Remedies
      * Those that help, as they are found.
      *
      * @param  string  $identity  of the need, see {@see Need}
+     * @param  int|null  $near  the point at which it is looked for first
      * @return iterable<TriedRemedy>
      */
-    public function for(string $identity): iterable
+    public function for(string $identity, ?int $near = null): iterable
     {
         $before = $this->trial->outcome();
-        [$candidates, $expected, $short] = $this->trial->with([], function (Plan $plan) use ($identity): array {
-            $need = (new Shortages($plan))->find($identity);
+        [$candidates, $expected, $short, $near] = $this->trial->with([], function (Plan $plan) use ($identity, $near): array {
+            $need = (new Shortages($plan))->find($identity, $near);
 
-            return $need === null || $need->short === 0
-                ? [[], null, 0]
-                : [$this->candidates(new Situation($plan, $need, $this->origins)), $need->demand->expected, $need->short];
+            return $need === null || $need->short === 0 ? [[], null, 0, null] : [
+                $this->candidates(new Situation($plan, $need, $this->origins)), $need->demand->expected, $need->short,
+                $need->point->index,
+            ];
         });
         $offered = [];
         foreach ($candidates as $remedy) {
@@ -57,7 +59,7 @@ final readonly class Remedies
                 if ($this->onlyTakesBack($remedy)) {
                     continue;
                 }
-                $tried = $this->trial->with($remedy->changes, fn (Plan $plan) => $this->judge($plan, $before, $remedy, $identity));
+                $tried = $this->trial->with($remedy->changes, fn (Plan $plan) => $this->judge($plan, $before, $remedy, $identity, $near));
             } catch (DoesNotFit) {
                 continue;
             }
@@ -86,12 +88,12 @@ final readonly class Remedies
         return WrittenRows::between($drafted, $after)->isApartFrom(WrittenRows::between($this->undrafted, $after));
     }
 
-    private function judge(Plan $plan, Outcome $before, Remedy $remedy, string $identity): TriedRemedy
+    private function judge(Plan $plan, Outcome $before, Remedy $remedy, string $identity, ?int $near): TriedRemedy
     {
         $solves = true;
         $short = 0;
         $days = [];
-        foreach ((new Shortages($plan))->findAll($remedy->about() ?: [$identity]) as $need) {
+        foreach ((new Shortages($plan))->findAll($remedy->about() ?: [$identity], $near) as $need) {
             $solves = $solves && $need->demand->uncovered === 0 && $need->demand->lateDays() === 0;
             $short += $remedy->short($need);
             $days[] = $need->demand->expected ?? PHP_INT_MAX;

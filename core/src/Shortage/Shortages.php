@@ -55,22 +55,24 @@ final readonly class Shortages
     }
 
     /** A need by its identity. */
-    public function find(string $identity): ?Need
+    public function find(string $identity, ?int $near = null): ?Need
     {
-        return $this->findAll([$identity])[0] ?? null;
+        return $this->findAll([$identity], $near)[0] ?? null;
     }
 
     /**
      * Needs by their identities, the first of each; those that are not there are left out.
      *
      * @param  list<string>  $identities
+     * @param  int|null  $near  a point at which they are looked for first, as where they stood in another plan
      * @return list<Need>
      */
-    public function findAll(array $identities): array
+    public function findAll(array $identities, ?int $near = null): array
     {
         $found = [];
         $wanted = array_fill_keys($identities, true);
-        foreach ($this->plan->demands as $index => $demands) {
+        $first = $near === null || ! isset($this->plan->demands[$near]) ? [] : [$near => $this->plan->demands[$near]];
+        foreach ($first + $this->plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
                 $identity = $demand->kind === DemandKind::Safety ? null : DemandIdentity::of($demand, $this->plan->structure);
                 if ($identity !== null && isset($wanted[$identity])) {

@@ -52,12 +52,23 @@ final class StructureBuilder
         $edges = $this->edges();
         (new LowLevelCodes($this->points))->assign($edges);
         $this->narrow($edges);
-        $netting = array_keys($this->points);
-        usort($netting, fn (int $a, int $b) => $this->points[$a]->level <=> $this->points[$b]->level
-            ?: strcmp($this->points[$a]->item->code, $this->points[$b]->item->code)
-            ?: strcmp($this->points[$a]->site->code, $this->points[$b]->site->code));
 
-        return new Structure($this->points, $this->indexes, $this->components, $netting);
+        return new Structure($this->points, $this->indexes, $this->components, $this->netting());
+    }
+
+    /** @return list<int> points by level, item, site */
+    private function netting(): array
+    {
+        $netting = array_keys($this->points);
+        $levels = $items = $sites = [];
+        foreach ($this->points as $point) {
+            $levels[] = $point->level;
+            $items[] = $point->item->code;
+            $sites[] = $point->site->code;
+        }
+        array_multisort($levels, $items, SORT_STRING, $sites, SORT_STRING, $netting);
+
+        return $netting;
     }
 
     private function collectLines(): void
