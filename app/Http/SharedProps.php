@@ -10,7 +10,8 @@ use App\Models\Study;
 use App\Models\User;
 use App\Reading\ChangesSince;
 use App\Reading\MessageList;
-use App\Reading\ProposalList;
+use App\Reading\OpenProposals;
+use App\Reading\ProposalFilter;
 use App\Reading\Shapes\ChangeRow;
 use App\Reading\Shapes\CodeAndName;
 use App\Reading\StoredPlan;
@@ -148,7 +149,7 @@ final class SharedProps
 
         return [
             'messages' => (new MessageList($plan))->open($this->site()),
-            'proposals' => ProposalList::open($plan, $this->site(), $weekEnd),
+            'proposals' => (new OpenProposals($plan, new ProposalFilter($this->site(), $weekEnd)))->count(),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Support\Stored;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Calendar;
@@ -80,9 +81,11 @@ final readonly class NetworkReader
     /** The calendar of a site, or for all together that of the site with the most to plan; every day works where it has none. */
     public function calendarOf(string $site): Calendar
     {
-        $code = DB::table('sites as s')->leftJoin('planning_data as p', 'p.site_code', '=', 's.code')
-            ->when($site !== '', fn (Builder $query) => $query->where('s.code', $site))
-            ->groupBy('s.code', 's.calendar_code')->orderByRaw('count(p.id) desc')->orderBy('s.code')->value('s.calendar_code');
+        if ($site === '') {
+            $site = Stored::textOrNull(DB::table('planning_data')->groupBy('site_code')->orderByRaw('count(*) desc')->orderBy('site_code')
+                ->value('site_code')) ?? '';
+        }
+        $code = DB::table('sites')->when($site !== '', fn (Builder $query) => $query->where('code', $site))->orderBy('code')->value('calendar_code');
         if (! is_string($code)) {
             return Calendar::everyDay();
         }

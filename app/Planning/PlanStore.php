@@ -112,11 +112,11 @@ final class PlanStore
         $insert = new BulkInsert('plan_supplies', [
             'run_id', 'n', 'point', 'kind', 'type', 'name', 'rank', 'qty', 'start', 'due', 'effective', 'available', 'earliest', 'priority',
             'pinned', 'released', 'overdue',
-            'brought_in', 'supplier_code', 'from_site_code', 'waits_for', 'reason', 'for_sales', 'for_forecast', 'cost',
+            'brought_in', 'supplier_code', 'from_site_code', 'waits_for', 'reason', 'for_sales', 'for_forecast', 'cost', 'heading',
         ], self::ROWS_AT_ONCE);
         $costs = PurchaseValue::ofNetwork($plan->network);
         foreach ($plan->supplies as $index => $supplies) {
-            $item = $plan->structure->points[$index]->item;
+            [$item, $site] = [$plan->structure->points[$index]->item, $plan->structure->points[$index]->site->code];
             foreach ($supplies as $supply) {
                 $reason = $supply->reason;
                 [$sales, $forecast] = $causes->of($supply);
@@ -133,6 +133,9 @@ final class PlanStore
                     $sales, $forecast,
                     $supply->isProposal() && $supply->type === OrderKind::Buy
                         ? $costs->of($supply->qty, $item->code, $supply->supplier, $item->unitCost)
+                        : null,
+                    $supply->isProposal()
+                        ? ProposalHeading::of($supply->type, $supply->supplier, $supply->fromSite, $site)->key()
                         : null,
                 ]);
             }

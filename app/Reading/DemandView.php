@@ -62,15 +62,16 @@ final readonly class DemandView
         int $from = 0,
         int $rows = ListOrder::ROWS,
     ): SalesRows {
-        $query = DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')
-            ->leftJoin('plan_demands as d', fn (JoinClause $join) => $join->on('d.name', '=', 'l.order_code')->on('d.line', '=', 'l.line')
-                ->where('d.run_id', $this->plan->run->id ?? 0)->where('d.kind', 'sales'))
-            ->whereColumn('l.shipped', '<', 'l.qty')
+        $query = DB::table('sales_lines as l')->whereColumn('l.shipped', '<', 'l.qty')
             ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['l.order_code', 'l.customer', 'l.item_code'], $text));
+        $all = (clone $query)->count();
+        $query->join('items as i', 'i.code', '=', 'l.item_code')
+            ->leftJoin('plan_demands as d', fn (JoinClause $join) => $join->on('d.name', '=', 'l.order_code')->on('d.line', '=', 'l.line')
+                ->where('d.run_id', $this->plan->run->id ?? 0)->where('d.kind', 'sales'));
         $late = StoredPlan::late(clone $query)->count();
         $onlyLate && StoredPlan::late($query);
-        $total = $onlyLate ? $late : (clone $query)->count();
+        $total = $onlyLate ? $late : $all;
         $lines = $order->apply($query, self::SORTED)
             ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')
             ->offset($from)->limit($rows)->get(['l.*', 'i.name', 'i.unit', 'i.decimals', 'd.n']);

@@ -40,7 +40,7 @@ final class ListSheets
     }
 
     /** @return Sheet */
-    public static function orders(OrderView $view, OrderFilter $filter, ListOrder $order): array
+    public static function orders(OrderIndex $view, OrderFilter $filter, ListOrder $order): array
     {
         return [
             'name' => 'orders',

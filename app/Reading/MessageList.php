@@ -48,35 +48,63 @@ final readonly class MessageList
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['m.text', 'p.item_code'], $text));
     }
 
-    /** How many of a site are open: all less those that have been answered, of which there are few. */
+    /** How many of a site are open: all less those that have been answered. */
     public function open(string $site): int
     {
-        $run = $this->plan->run->id;
-        $here = fn (Builder $query, string $point) => $site === '' ? $query : $query->whereIn(
-            $point,
-            DB::table('plan_points')->where('run_id', $run)->where('site_code', $site)->select('n'),
-        );
-        $answered = fn () => $here(DB::table('plan_messages as m')->where('m.run_id', $run)->whereColumn('m.identity', 'a.identity')
-            ->whereColumn('m.facts', 'a.facts'), 'm.point');
-        $away = DB::table('message_answers as a')->whereExists($answered())
-            ->where(fn (Builder $state) => $state->where('a.state', 'done')->orWhere('a.until', '>', substr($this->plan->run->plan_date, 0, 10)));
+        return $this->at($site)->count() - $this->away($site);
+    }
 
-        return $here(DB::table('plan_messages')->where('run_id', $run), 'point')->count() - $away->count();
+    /** Messages of a site, answered or not. */
+    private function at(string $site): Builder
+    {
+        $run = $this->plan->run->id;
+
+        return DB::table('plan_messages as m')->where('m.run_id', $run)->when($site !== '', fn (Builder $query) => $query->whereIn(
+            'm.point',
+            DB::table('plan_points')->where('run_id', $run)->where('site_code', $site)->select('n'),
+        ));
+    }
+
+    /** How many of a site have been put away; from the answers, of which there are few. */
+    public function away(string $site): int
+    {
+        return $this->put($site)->count();
+    }
+
+    private function put(string $site): Builder
+    {
+        return $this->at($site)->join('message_answers as a', fn ($join) => $join->on('a.identity', '=', 'm.identity')->on('a.facts', '=', 'm.facts'))
+            ->where(fn (Builder $state) => $state->where('a.state', 'done')->orWhere('a.until', '>', substr($this->plan->run->plan_date, 0, 10)));
     }
 
     /** @return list<MessageKind> kinds that there are, the gravest first */
     public function kinds(string $site, bool $away): array
     {
-        $counts = $this->query($site, $away)->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code');
+        $counts = $this->counts($site, $away);
 
         return array_values(array_map(
-            fn (MessageCode $code) => new MessageKind($code, (string) trans("messages.kind.{$code->value}"), (int) $counts[$code->value]),
+            fn (MessageCode $code) => new MessageKind($code, (string) trans("messages.kind.{$code->value}"), $counts[$code->value]),
             array_filter([
                 MessageCode::Overdue, MessageCode::BringIn, MessageCode::StartPassed, MessageCode::BelowSafety, MessageCode::LateDemand,
                 MessageCode::PushOut, MessageCode::Cancel, MessageCode::Frozen,
                 MessageCode::NoSupplier, MessageCode::NoBom,
             ], fn (MessageCode $code) => isset($counts[$code->value])),
         ));
+    }
+
+    /** @return array<string, int> how many by code; the open are all less those put away, of which there are few */
+    public function counts(string $site, bool $away = false): array
+    {
+        $put = $this->put($site)->pluck('m.code')->countBy()->all();
+        if ($away) {
+            return $put;
+        }
+        $counts = [];
+        foreach ($this->at($site)->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code') as $code => $number) {
+            $counts[$code] = (int) $number - ($put[$code] ?? 0);
+        }
+
+        return array_filter($counts);
     }
 
     /** Names of the columns that messages can be sorted by, and what they are sorted by. */
@@ -90,15 +118,19 @@ final readonly class MessageList
      *
      * @param  Builder  $query  see {@see query()}
      * @param  int  $from  place in the list
+     * @param  int|null  $total  how many the query finds, where that is known
      */
-    public function tasks(Builder $query, ListOrder $order, int $from = 0, int $rows = ListOrder::ROWS): MessageTasks
+    public function tasks(Builder $query, ListOrder $order, int $from = 0, int $rows = ListOrder::ROWS, ?int $total = null): MessageTasks
     {
-        $total = (clone $query)->count();
-        $found = $order->apply($query, self::SORTED)
+        $total ??= (clone $query)->count();
+        $page = $order->apply($query, self::SORTED)
             ->when($order->by === '', fn (Builder $query) => $query->orderByDesc('m.risk_lines')->orderByDesc('m.risk_value')
                 ->orderByRaw("case m.code when 'below_safety' then 1 else 0 end"))
-            ->orderBy('m.from_date')->orderBy('m.n')->offset($from)->limit($rows)
-            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')->select(['m.*', 'a.state', 'a.until', 'a.reason', 'u.name as by'])->get();
+            ->orderBy('m.from_date')->orderBy('m.n')->offset($from)->limit($rows)->pluck('m.n')->all();
+        $rows = DB::table('plan_messages as m')->where('m.run_id', $this->plan->run->id)->whereIn('m.n', $page)
+            ->leftJoin('message_answers as a', fn ($join) => $join->on('a.identity', '=', 'm.identity')->on('a.facts', '=', 'm.facts'))
+            ->leftJoin('users as u', 'u.id', '=', 'a.user_id')->get(['m.*', 'a.state', 'a.until', 'a.reason', 'u.name as by'])->keyBy('n');
+        $found = collect($page)->map(fn ($n) => $rows[$n] ?? null)->filter();
         $this->plan->adopt($this->plan->pointsQuery()->whereIn('p.n', $found->pluck('point')->unique()->take(900)->all())->get());
 
         return new MessageTasks(array_values($found->map(fn (stdClass $row) => $this->task($row))->all()), $total);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Planning\OrderCodes;
+use App\Planning\ProposalHeading;
 use App\Reading\Shapes\ConversionPreview;
 use App\Reading\Shapes\LineToConvert;
 use App\Reading\Shapes\OrderToMake;
@@ -37,6 +38,7 @@ final readonly class PreviewConversion
             ...array_filter(array_map(fn (ConversionLine $line) => $line->supplier, $lines)),
             ...array_filter(array_map(fn (Supply $proposal) => $proposal->supplier, $proposals)),
         ])))->get()->keyBy('code')->all();
+        $words = new HeadingWords($this->siteNames, array_map(fn (stdClass $supplier) => (string) $supplier->name, $suppliers));
         $prices = new Prices;
         $prices->load(array_values(array_map(fn (Supply $proposal) => $this->plan->pointOf($proposal->point)->item, $proposals)));
         $isPicked = array_flip($picked);
@@ -61,7 +63,7 @@ final readonly class PreviewConversion
             $said[] = new LineToConvert($line->number, $value === null ? null : (string) $value, $currency, null);
             if (isset($isPicked[$line->number])) {
                 $groups[OrderCodes::together($kind, $supplier, $point->site) ?? "\x1f{$line->number}"][] = [
-                    $kind, $this->title($proposal, $point, $supplier, $suppliers), $currency,
+                    $kind, $words->order(ProposalHeading::of($proposal->type, $supplier, $proposal->fromSite, $point->site)), $currency,
                     Words::quantity($qty, $point->unit)." {$point->item}", $value ?? 0,
                 ];
             }
@@ -93,17 +95,5 @@ final readonly class PreviewConversion
         return implode(' + ', array_map(
             fn (int $sum, string $currency) => trim(Words::money($sum)." {$currency}"), $sums, array_map(strval(...), array_keys($sums)),
         ));
-    }
-
-    /** @param  array<string, stdClass>  $suppliers */
-    private function title(Supply $proposal, StoredPoint $point, ?string $supplier, array $suppliers): string
-    {
-        $site = $this->siteNames[$point->site] ?? $point->site;
-
-        return match ($proposal->type) {
-            OrderKind::Make => trans('Made at :site', ['site' => $site]),
-            OrderKind::Transfer => trans('From :from to :site', ['from' => $this->siteNames[(string) $proposal->fromSite] ?? '', 'site' => $site]),
-            default => trans(':supplier for :site', ['supplier' => (string) ($suppliers[$supplier ?? '']->name ?? ''), 'site' => $site]),
-        };
     }
 }

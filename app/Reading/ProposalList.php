@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Planning\ProposalHeading;
 use App\Reading\Shapes\CauseStrip;
 use App\Reading\Shapes\ProposalDetail;
 use App\Reading\Shapes\ProposalGroup;
 use App\Reading\Shapes\ProposalRow;
 use App\Reading\Shapes\ProposalRows;
 use App\Support\Words;
-use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Network\OrderKind;
@@ -24,8 +24,6 @@ use Yposta\Core\Run\Supply;
 /** The proposals of the live plan that have not been converted yet. */
 final readonly class ProposalList
 {
-    private const AT_ONCE = 300;
-
     private Describe $describe;
 
     /** @var array<string, stdClass> suppliers by code */
@@ -34,6 +32,8 @@ final readonly class ProposalList
     /** @var array<string, string> names by code */
     private array $sites;
 
+    private HeadingWords $words;
+
     private int $bringInDays;
 
     public function __construct(private StoredPlan $plan)
@@ -41,43 +41,8 @@ final readonly class ProposalList
         $this->describe = new Describe($plan);
         $this->suppliers = DB::table('suppliers')->get()->keyBy('code')->all();
         $this->sites = DB::table('sites')->pluck('name', 'code')->map(fn ($name) => (string) $name)->all();
+        $this->words = new HeadingWords($this->sites, array_map(fn (stdClass $supplier) => (string) $supplier->name, $this->suppliers));
         $this->bringInDays = (int) ($plan->run->parameters['bringInDays'] ?? 0);
-    }
-
-    /**
-     * How many of a site start by a day and have not been converted: all less the converted, of which there are few.
-     *
-     * @param  string|null  $until  ISO date; null for all
-     */
-    public static function open(StoredPlan $plan, string $site, ?string $until): int
-    {
-        $run = $plan->run->id;
-        $here = fn (Builder $query) => $query->where('s.run_id', $run)->where('s.kind', 'proposal')
-            ->when($until !== null, fn (Builder $query) => $query->where('s.start', '<=', $until))
-            ->when($site !== '', fn (Builder $query) => $query->whereIn(
-                's.point',
-                DB::table('plan_points')->where('run_id', $run)->where('site_code', $site)->select('n'),
-            ));
-        $converted = DB::table('conversions as c')
-            ->join('plan_supplies as s', fn ($join) => $join->on('s.run_id', '=', 'c.run_id')->whereRaw('s.name = cast(c.proposal as varchar(20))'));
-
-        return $here(DB::table('plan_supplies as s'))->count() - $here($converted)->count();
-    }
-
-    /**
-     * Proposals not converted yet.
-     *
-     * @param  string|null  $until  ISO date by which they start; null for all
-     */
-    public function query(string $site = '', ?string $until = null, string $text = ''): Builder
-    {
-        return DB::table('plan_supplies as s')
-            ->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
-            ->where('s.run_id', $this->plan->run->id)->where('s.kind', 'proposal')
-            ->whereNotIn('s.name', DB::table('conversions')->where('run_id', $this->plan->run->id)->selectRaw('cast(proposal as varchar(20))'))
-            ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))
-            ->when($until !== null, fn (Builder $query) => $query->where('s.start', '<=', $until))
-            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code'], $text));
     }
 
     /** Names of the columns that proposals can be sorted by under their headings, and what they are sorted by. */
@@ -89,87 +54,43 @@ final readonly class ProposalList
     /**
      * By supplier, item or date to start, counted and summed up over all of them; under each heading by date, or as asked.
      *
-     * @param  Builder  $query  see {@see query()}
      * @param  int  $from  place in the list
      */
     public function rows(
-        Builder $query,
+        ProposalFilter $filter,
         ProposalGrouping $by,
         ListOrder $order,
         int $from = 0,
         int $rows = ListOrder::ROWS,
     ): ProposalRows {
-        $total = (clone $query)->count();
-        $by->apply($query);
-        $numbers = $order->apply(clone $query, self::SORTED)->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')
-            ->offset($from)->limit($rows)->pluck('s.n')->map(fn ($value) => (int) $value)->all();
-        $made = $this->made($numbers, $by);
+        $headings = new ProposalHeadings($this->plan, $filter, $by);
+        $page = $headings->page($order, $from, $rows);
+        $made = $this->made(array_merge(...array_values($page)));
         $groups = [];
-        foreach ($made as $row) {
-            $groups[$row->group][] = $row;
+        foreach ($page as $key => $numbers) {
+            [$count, $cost] = $headings->counts[$key];
+            $under = array_values(array_filter(array_map(fn (int $n) => $made[$n] ?? null, $numbers)));
+            $under === [] || $groups[] = $this->group((string) $key, $under, $by, $count, $cost);
         }
 
-        return new ProposalRows($groups === [] ? [] : $this->groups($groups, $by, $query), $total);
+        return new ProposalRows($groups, $headings->total());
     }
 
     /**
-     * @param  non-empty-array<string, non-empty-list<ProposalRow>>  $groups  the rows at hand by their heading
-     * @return list<ProposalGroup>
+     * @param  list<int>  $numbers  of supplies
+     * @return array<int, ProposalRow> by number
      */
-    private function groups(array $groups, ProposalGrouping $by, Builder $query): array
+    private function made(array $numbers): array
     {
-        $counts = $by->counts((clone $query)->reorder());
-        $made = [];
-        foreach ($groups as $key => $rows) {
-            [$count, $cost] = $counts[$key] ?? [count($rows), null];
-            $made[] = $this->group((string) $key, $rows, $by, $count, $cost);
-        }
-
-        return $made;
-    }
-
-    /**
-     * @param  array<int>  $numbers  of supplies
-     * @return list<ProposalRow>
-     */
-    private function made(array $numbers, ProposalGrouping $by): array
-    {
-        $numbers = array_values($numbers);
         $this->plan->loadSupplies($numbers);
         $this->plan->loadWaits($numbers);
         $serves = $this->plan->pegsOfSupplies($numbers);
-        $costs = $this->costs($numbers);
-
-        return array_map(
-            fn (int $n) => $this->row($this->plan->supplyNumbered($n), $serves[$n], $by, $costs[$n] ?? null),
-            $numbers,
-        );
-    }
-
-    /**
-     * What proposals to buy cost.
-     *
-     * @param  list<int>  $numbers  of supplies
-     * @return array<int, int> in whole units of the currency
-     */
-    private function costs(array $numbers): array
-    {
-        return DB::table('plan_supplies')->where('run_id', $this->plan->run->id)->whereIntegerInRaw('n', $numbers)->whereNotNull('cost')
-            ->pluck('cost', 'n')->map(fn ($cost) => (int) $cost)->all();
-    }
-
-    /**
-     * Every proposal of a query, a few hundred in memory at a time.
-     *
-     * @return iterable<ProposalRow>
-     */
-    public function all(Builder $query): iterable
-    {
-        $numbers = $query->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')->pluck('s.n')->map(fn ($value) => (int) $value)
-            ->all();
-        foreach (array_chunk($numbers, self::AT_ONCE) as $chunk) {
-            yield from $this->made($chunk, ProposalGrouping::Date);
+        $made = [];
+        foreach ($numbers as $n) {
+            $made[$n] = $this->row($this->plan->supplyNumbered($n), $serves[$n]);
         }
+
+        return $made;
     }
 
     public function detail(Supply $proposal): ProposalDetail
@@ -179,7 +100,7 @@ final readonly class ProposalList
         $number = $this->plan->numberOf($proposal);
 
         return new ProposalDetail(
-            $this->made([$number], ProposalGrouping::Supplier)[0],
+            $this->made([$number])[$number],
             (new Explanations($this->plan))->proposal($proposal),
             SupplierChoices::of($this->plan, $proposal, $point),
             $this->describe->messages($point->n, $proposal->reference()),
@@ -187,11 +108,12 @@ final readonly class ProposalList
     }
 
     /** @param  list<Peg>  $serves */
-    private function row(Supply $proposal, array $serves, ProposalGrouping $by, ?int $cost): ProposalRow
+    private function row(Supply $proposal, array $serves): ProposalRow
     {
         $point = $this->plan->pointOf($proposal->point);
         $dates = $this->plan->dates;
         $causes = $this->plan->causesOf($proposal);
+        $cost = $this->plan->costOf($proposal);
         $kind = $proposal->type ?? OrderKind::Make;
         $due = ConversionDate::of($proposal, $this->bringInDays);
         $waitsFor = $this->plan->waitsFor($proposal);
@@ -219,9 +141,6 @@ final readonly class ProposalList
             purpose: $this->purpose($serves),
             value: $cost === null ? null : (string) $cost,
             currency: $proposal->supplier === null ? '' : $this->suppliers[$proposal->supplier]->currency,
-            group: $by->key(
-                $proposal->type, $point->item, $point->site, $proposal->supplier, $proposal->fromSite, $dates->iso($proposal->start),
-            ),
         );
     }
 
@@ -233,26 +152,17 @@ final readonly class ProposalList
         [$title, $note] = match ($by) {
             ProposalGrouping::Item => ["{$first->item} {$first->name}", trans('at :site', ['site' => $site])],
             ProposalGrouping::Date => [Words::isoDay($first->start, $this->plan->planDate), ''],
-            default => match ($first->kind) {
-                OrderKind::Buy => [
-                    $first->supplierName ?? trans('No supplier'),
-                    $first->supplier === null
-                        ? trans('choose one before ordering')
-                        : trans_choice(
-                            '{1} one purchase order for :site, 1 line|[2,*] one purchase order for :site, :count lines',
-                            $count,
-                            ['site' => $site, 'count' => $count],
-                        ),
-                ],
-                OrderKind::Make => [
-                    trans('Made at :site', ['site' => $site]),
-                    trans_choice('{1} 1 production order|[2,*] :count production orders', $count, ['count' => $count]),
-                ],
-                OrderKind::Transfer => [
-                    trans('From :from to :site', ['from' => $this->sites[(string) $first->fromSite] ?? '', 'site' => $site]),
-                    trans_choice('{1} 1 transfer|[2,*] :count transfers', $count, ['count' => $count]),
-                ],
-            },
+            default => [$this->words->title(ProposalHeading::parse($key)), match ($first->kind) {
+                OrderKind::Buy => $first->supplier === null
+                    ? trans('choose one before ordering')
+                    : trans_choice(
+                        '{1} one purchase order for :site, 1 line|[2,*] one purchase order for :site, :count lines',
+                        $count,
+                        ['site' => $site, 'count' => $count],
+                    ),
+                OrderKind::Make => trans_choice('{1} 1 production order|[2,*] :count production orders', $count, ['count' => $count]),
+                OrderKind::Transfer => trans_choice('{1} 1 transfer|[2,*] :count transfers', $count, ['count' => $count]),
+            }],
         };
 
         return new ProposalGroup(

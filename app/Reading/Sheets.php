@@ -8,7 +8,9 @@ use App\Reading\Shapes\FlowRow;
 use App\Reading\Shapes\GridCell;
 use App\Reading\Shapes\GridRow;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Plan\ConversionDate;
 use Yposta\Core\Quantity\Quantity;
 
 /**
@@ -42,12 +44,21 @@ final readonly class Sheets
     /** @return iterable<list<string|int|null>> */
     private function proposalRows(string $site, ?string $until, string $text): iterable
     {
-        $list = new ProposalList($this->plan);
-        foreach ($list->all($list->query($site, $until, $text)) as $row) {
+        $currencies = DB::table('suppliers')->pluck('currency', 'code')->map(fn ($currency) => (string) $currency)->all();
+        $dates = $this->plan->dates;
+        $bringInDays = (int) ($this->plan->run->parameters['bringInDays'] ?? 0);
+        $rows = (new OpenProposals($this->plan, new ProposalFilter($site, $until, $text)))->query()->join('items as i', 'i.code', '=', 'p.item_code')
+            ->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')
+            ->select(['s.*', 'p.item_code', 'p.site_code', 'i.name as item_name', 'i.unit'])->cursor();
+        foreach ($rows as $row) {
+            $proposal = $this->plan->hydrated($row);
             yield [
-                $row->number, $row->kind->value, $row->item, $row->name, $row->site, $row->fromSite, $row->supplier, $row->qty, $row->unit,
-                $row->start, $row->wanted, $row->due, $row->expected,
-                $row->value, $row->currency, intdiv($row->causes->sales, 10), intdiv($row->causes->forecast, 10),
+                (int) $proposal->name, $proposal->type?->value, $row->item_code, $row->item_name, $row->site_code, $proposal->fromSite,
+                $proposal->supplier, Quantity::format($proposal->qty), $row->unit, $dates->iso($proposal->start),
+                $dates->iso($proposal->reason->wanted ?? $proposal->due), $dates->iso(ConversionDate::of($proposal, $bringInDays)),
+                $dates->iso($proposal->available), $row->cost === null ? null : (string) $row->cost,
+                $proposal->supplier === null ? '' : $currencies[$proposal->supplier],
+                intdiv((int) $row->for_sales, 10_000), intdiv((int) $row->for_forecast, 10_000),
             ];
         }
     }

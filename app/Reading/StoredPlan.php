@@ -56,6 +56,9 @@ final class StoredPlan
     /** @var array<int, array{int, int}> shares of sales and forecast by the supply's number */
     private array $causes = [];
 
+    /** @var array<int, int> by the supply's number */
+    private array $costs = [];
+
     public function __construct(public readonly Run $run)
     {
         $this->dates = new Dates;
@@ -272,6 +275,12 @@ final class StoredPlan
         $this->loadDemands(array_filter(array_map(fn (int $n) => $this->waits[$n] ?? null, $supplies), fn (?int $n) => $n !== null));
     }
 
+    /** What a proposal to buy costs, in whole units of the currency; null of others, and where it was planned before costs were kept. */
+    public function costOf(Supply $supply): ?int
+    {
+        return $this->costs[$this->numberOf($supply)] ?? null;
+    }
+
     /** @return array{int, int} millionths of a supply that are for sales and for forecast */
     public function causesOf(Supply $supply): array
     {
@@ -312,6 +321,22 @@ final class StoredPlan
         if (isset($this->supplies[$n])) {
             return $this->supplies[$n];
         }
+        $supply = $this->hydrated($row);
+        if ($row->waits_for !== null) {
+            $this->waits[$n] = (int) $row->waits_for;
+        }
+        if ($row->cost !== null) {
+            $this->costs[$n] = (int) $row->cost;
+        }
+        $this->causes[$n] = [(int) $row->for_sales, (int) $row->for_forecast];
+        $this->numbers[spl_object_id($supply)] = $n;
+
+        return $this->supplies[$n] = $supply;
+    }
+
+    /** A supply of a row, for itself: without what it waits for or takes, and not kept. */
+    public function hydrated(stdClass $row): Supply
+    {
         $supply = new Supply(
             point: (int) $row->point,
             kind: SupplyKind::from($row->kind),
@@ -333,13 +358,8 @@ final class StoredPlan
         $supply->available = $this->dates->day($row->available);
         $supply->broughtIn = (bool) $row->brought_in;
         $supply->reason = $row->reason === null ? null : new LotReason(...(array) json_decode($row->reason, true, 8, JSON_THROW_ON_ERROR));
-        if ($row->waits_for !== null) {
-            $this->waits[$n] = (int) $row->waits_for;
-        }
-        $this->causes[$n] = [(int) $row->for_sales, (int) $row->for_forecast];
-        $this->numbers[spl_object_id($supply)] = $n;
 
-        return $this->supplies[$n] = $supply;
+        return $supply;
     }
 
     private function demand(stdClass $row): Demand

@@ -98,11 +98,11 @@ final readonly class TodayView
     /** @return list<TodayLine> */
     private function proposals(string $site): array
     {
-        $list = new ProposalList($this->plan);
+        $open = new OpenProposals($this->plan, new ProposalFilter($site));
         $planDate = $this->plan->run->plan_date;
         $lines = [];
-        $passed = $list->query($site)->where('s.start', '<', $planDate);
-        $count = (clone $passed)->count();
+        $passed = $open->query()->where('s.start', '<', $planDate);
+        $count = (new OpenProposals($this->plan, new ProposalFilter($site, $this->plan->dates->iso($this->plan->planDate - 1))))->count();
         if ($count > 0) {
             $names = $this->names(
                 $passed->orderBy('s.start'),
@@ -128,7 +128,7 @@ final readonly class TodayView
                 action: new Link(trans('Order or excuse'), '/proposals?until=today'),
             );
         }
-        $today = $list->query($site)->where('s.start', $planDate);
+        $today = $open->query()->where('s.start', $planDate);
         $count = (clone $today)->count();
         if ($count > 0) {
             $kinds = (clone $today)->groupBy('s.type')->selectRaw('s.type, count(*) as number')->pluck('number', 'type');
@@ -154,8 +154,7 @@ final readonly class TodayView
     /** @return list<TodayLine> */
     private function openOrders(string $site): array
     {
-        $codes = (new MessageList($this->plan))->query($site, false)->whereIn('m.code', ['bring_in', 'push_out', 'cancel', 'overdue'])
-            ->groupBy('m.code')->selectRaw('m.code, count(*) as number')->pluck('number', 'code');
+        $codes = collect((new MessageList($this->plan))->counts($site))->only(['bring_in', 'push_out', 'cancel', 'overdue']);
         if ($codes->isEmpty()) {
             return [];
         }
@@ -182,7 +181,8 @@ final readonly class TodayView
         $until = $this->plan->dates->iso($this->plan->planDate + 14);
         $short = $this->plan->pointsQuery()->whereNotNull('p.short_from')->where('p.short_from', '<=', $until)
             ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site));
-        $count = (clone $short)->count();
+        $count = DB::table('plan_points as p')->where('p.run_id', $this->plan->run->id)->whereNotNull('p.short_from')->where('p.short_from', '<=', $until)
+            ->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site))->count();
         if ($count === 0) {
             return [];
         }
@@ -218,7 +218,7 @@ final readonly class TodayView
                 'start' => 0, 'startTrouble' => 0, 'arrive' => 0, 'arriveTrouble' => 0, 'leave' => 0, 'leaveTrouble' => 0,
             ];
         }
-        $last = (string) array_key_last($days);
+        [$first, $last] = [(string) array_key_first($days), (string) array_key_last($days)];
         $count = function (iterable $rows, string $what) use (&$days): void {
             foreach ($rows as $row) {
                 $day = substr($row->day, 0, 10);
@@ -233,13 +233,13 @@ final readonly class TodayView
                 's.point',
                 DB::table('plan_points')->where('run_id', $this->plan->run->id)->where('site_code', $site)->select('n'),
             ));
-        $count($supplies()->where('s.kind', '!=', 'stock')->where('s.released', false)->where('s.start', '<=', $last)->groupBy('s.start')
+        $count($supplies()->whereIn('s.kind', ['order', 'proposal'])->where('s.released', false)->whereBetween('s.start', [$first, $last])->groupBy('s.start')
             ->selectRaw('s.start as day, count(*) as number, sum(case when s.waits_for is not null then 1 else 0 end) as trouble')->get(),
             'start');
-        $count($supplies()->where('s.kind', 'order')->where('s.available', '<=', $last)->groupBy('s.available')
+        $count($supplies()->where('s.kind', 'order')->whereBetween('s.available', [$first, $last])->groupBy('s.available')
             ->selectRaw('s.available as day, count(*) as number, sum(case when s.available > s.due or s.brought_in then 1 else 0 end) as trouble')->get(),
             'arrive');
-        $count($this->demands($site)->where('d.kind', 'sales')->where('d.date', '<=', $last)->groupBy('d.date')
+        $count($this->demands($site)->where('d.kind', 'sales')->whereBetween('d.date', [$first, $last])->groupBy('d.date')
             ->selectRaw('d.date as day, count(*) as number, sum(case when d.late_days > 0 or d.uncovered > 0 then 1 else 0 end) as trouble')->get(),
             'leave');
 
@@ -264,11 +264,10 @@ final readonly class TodayView
 
     private function demands(string $site): Builder
     {
-        return DB::table('plan_demands as d')->join(
+        return DB::table('plan_demands as d')->where('d.run_id', $this->plan->run->id)->when($site !== '', fn (Builder $query) => $query->join(
             'plan_points as p',
             fn ($join) => $join->on('p.run_id', '=', 'd.run_id')->on('p.n', '=', 'd.point'),
-        )
-            ->where('d.run_id', $this->plan->run->id)->when($site !== '', fn (Builder $query) => $query->where('p.site_code', $site));
+        )->where('p.site_code', $site));
     }
 
     /** @param  callable(\stdClass): string  $say */

@@ -104,7 +104,7 @@ function muchAsked(PlanClient $plans, array $shortages): array
     $rows = $plans->ask(PlanQuestion::Shortages, ...[...$shortages, 'filter' => ['days' => 60]])['rows'];
     $needs = array_map(fn ($row) => ['identity' => $row->identity, 'item' => $row->item], $rows);
 
-    return ['lines' => [], 'needs' => array_merge(...array_fill(0, 40, $needs))];
+    return ['lines' => [], 'needs' => array_merge(...array_fill(0, 200, $needs))];
 }
 
 /** What a socket says to a line before it says no more. */

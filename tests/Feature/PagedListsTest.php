@@ -8,7 +8,7 @@ use App\Planning\RunParameters;
 use App\Reading\DemandView;
 use App\Reading\ListOrder;
 use App\Reading\MessageList;
-use App\Reading\OrderView;
+use App\Reading\OrderIndex;
 use App\Reading\ProposalList;
 use Tests\Demo;
 use Yposta\Core\Calendar\Day;
@@ -23,7 +23,9 @@ beforeEach(function () {
 /** The rows of an answer, with those under headings one after the other. */
 function rowsIn(array $answer): array
 {
-    return $answer['rows'] ?? array_merge([], ...array_column($answer['groups'], 'rows'));
+    return $answer['rows'] ?? array_merge([], ...array_map(
+        fn (array $group) => array_map(fn (array $row) => [...$row, 'group' => $group['key']], $group['rows']), $answer['groups'],
+    ));
 }
 
 /** All rows of a list, page by page. */
@@ -102,7 +104,7 @@ it('counts and sums up a heading over all its proposals, and sorts under the hea
         $counts[$row['group']] = ($counts[$row['group']] ?? 0) + 1;
         $sums[$row['group']] = ($sums[$row['group']] ?? 0) + (int) $row['value'];
     }
-    $order = array_keys($counts);
+    $order = array_map(strval(...), array_keys($counts));
     $seen = [];
     for ($offset = 0; ; $offset += ListOrder::ROWS) {
         $groups = $this->getJson("{$url}offset={$offset}")->json('groups');
@@ -115,7 +117,7 @@ it('counts and sums up a heading over all its proposals, and sorts under the hea
             $seen[$group['key']] = true;
         }
     }
-    expect(array_keys($seen))->toBe($order)->and(array_sum($counts))->toBeGreaterThan(1000);
+    expect(array_map(strval(...), array_keys($seen)))->toBe($order)->and(array_sum($counts))->toBeGreaterThan(1000);
     $rows = wholeList("{$url}sort=-qty");
     expect(array_values(array_unique(array_column($rows, 'group'))))->toBe($order);
     foreach ($rows as $place => $row) {
@@ -126,7 +128,7 @@ it('counts and sums up a heading over all its proposals, and sorts under the hea
 
 it('knows an order for each name', function () {
     foreach ([
-        '/demand/rows?' => DemandView::SORTED, '/order-rows?' => OrderView::SORTED, '/messages/rows?' => MessageList::SORTED,
+        '/demand/rows?' => DemandView::SORTED, '/order-rows?' => OrderIndex::SORTED, '/messages/rows?' => MessageList::SORTED,
         '/proposals/rows?until=week&' => ProposalList::SORTED,
     ] as $url => $names) {
         foreach (array_keys($names) as $name) {

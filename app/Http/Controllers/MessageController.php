@@ -32,11 +32,12 @@ final class MessageController extends Controller
         $list = new MessageList($plan);
         $site = $this->site($request);
         $away = $filter['show'] === 'away';
-        $tasks = $list->tasks($list->query($site, $away, $filter['kind'], $filter['q']), $order);
+        $total = ! $away && $filter['kind'] === '' && $filter['q'] === '' ? $list->open($site) : null;
+        $tasks = $list->tasks($list->query($site, $away, $filter['kind'], $filter['q']), $order, total: $total);
 
         return (new MessagesPage(
             run: $plan->run->id, live: $plan->run->study_id === null, kinds: $list->kinds($site, $away), total: $tasks->total,
-            away: $list->query($site, true)->count(), tasks: $tasks->rows, filter: $filter,
+            away: $list->away($site), tasks: $tasks->rows, filter: $filter,
         ))->show();
     }
 

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\AskedFilters;
 use App\Models\Order;
 use App\Models\OrderLine;
+use App\Reading\OrderIndex;
 use App\Reading\OrderView;
 use App\Reading\Pages\OrderPage;
 use App\Reading\Pages\OrdersPage;
@@ -20,8 +21,8 @@ final class OrderController extends Controller
     public function index(Request $request): Response
     {
         $filter = AskedFilters::orders($request, $this->site($request));
-        $order = $this->order($request, OrderView::SORTED);
-        $list = (new OrderView($this->plan()))->list($filter, $order);
+        $order = $this->order($request, OrderIndex::SORTED);
+        $list = (new OrderIndex($this->plan()))->list($filter, $order);
 
         return (new OrdersPage(
             orders: $list->rows,
@@ -37,8 +38,8 @@ final class OrderController extends Controller
     /** The orders from a place of their list on. */
     public function rows(Request $request): JsonResponse
     {
-        return response()->json((new OrderView($this->plan()))->list(
-            AskedFilters::orders($request, $this->site($request)), $this->order($request, OrderView::SORTED), $this->place($request),
+        return response()->json((new OrderIndex($this->plan()))->list(
+            AskedFilters::orders($request, $this->site($request)), $this->order($request, OrderIndex::SORTED), $this->place($request),
         ));
     }
 

@@ -6,8 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Actions\ConvertProposals;
 use App\Reading\ConversionLine;
+use App\Reading\OpenProposals;
 use App\Reading\Pages\ProposalsPage;
 use App\Reading\PreviewConversion;
+use App\Reading\ProposalFilter;
 use App\Reading\ProposalGrouping;
 use App\Reading\ProposalList;
 use App\Reading\StartWithin;
@@ -49,17 +51,18 @@ final class ProposalController extends Controller
         $list = new ProposalList($plan);
         $site = $this->site($request);
         $last = fn (StartWithin $within): ?string => $plan->dates->isoOrNull($within->lastDay($plan->planDate));
-        $until = $asked ?? StartWithin::opening(fn (StartWithin $within) => $list->query($site, $last($within), $filter['q'])->exists());
+        $within = fn (StartWithin $within) => new ProposalFilter($site, $last($within), $filter['q']);
+        $until = $asked ?? StartWithin::opening(fn (StartWithin $time) => (new OpenProposals($plan, $within($time)))->query()->exists());
         $filter['until'] = $until->value;
-        $rows = $list->rows($list->query($site, $last($until), $filter['q']), $by, $order);
+        $rows = $list->rows(new ProposalFilter($site, $last($until), $filter['q']), $by, $order);
 
         return (new ProposalsPage(
             run: $plan->run->id,
             groups: $rows->groups,
-            total: ProposalList::open($plan, $site, null),
+            total: (new OpenProposals($plan, new ProposalFilter($site)))->count(),
             shown: $rows->total,
-            passed: $list->query($site)->where('s.start', '<', $plan->run->plan_date)->count(),
-            today: $list->query($site)->where('s.start', $plan->run->plan_date)->count(),
+            passed: (new OpenProposals($plan, new ProposalFilter($site, $plan->dates->iso($plan->planDate - 1))))->count(),
+            today: (new OpenProposals($plan, new ProposalFilter($site, $plan->dates->iso($plan->planDate))))->count($plan->run->plan_date),
             until: $last($until),
             filter: $filter,
         ))->show();
@@ -74,7 +77,7 @@ final class ProposalController extends Controller
         $until = StartWithin::tryFrom($request->string('until')->toString()) ?? StartWithin::All;
 
         return response()->json($list->rows(
-            $list->query(
+            new ProposalFilter(
                 $this->site($request), $plan->dates->isoOrNull($until->lastDay($plan->planDate)),
                 $request->string('q')->limit(60, '')->toString(),
             ),

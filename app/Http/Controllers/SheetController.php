@@ -12,7 +12,7 @@ use App\Reading\GridFigure;
 use App\Reading\GridFilter;
 use App\Reading\ListSheets;
 use App\Reading\MessageList;
-use App\Reading\OrderView;
+use App\Reading\OrderIndex;
 use App\Reading\Sheets;
 use App\Reading\StoredPlan;
 use App\Support\Workbook;
@@ -79,7 +79,7 @@ final class SheetController extends Controller
                 $this->order($request, DemandView::SORTED),
             ),
             'orders' => ListSheets::orders(
-                new OrderView($plan), AskedFilters::orders($request, $site), $this->order($request, OrderView::SORTED),
+                new OrderIndex($plan), AskedFilters::orders($request, $site), $this->order($request, OrderIndex::SORTED),
             ),
             'journal' => ListSheets::journal($text),
             'shortages' => ListSheets::shortages($this->plans->ask(

@@ -32,7 +32,6 @@ final readonly class ProposalRow
         public string $purpose,
         public ?string $value,
         public string $currency,
-        public string $group,
     ) {
     }
 }

@@ -900,7 +900,6 @@ export interface ProposalRow {
     purpose: string;
     value: string | null;
     currency: string;
-    group: string;
 }
 
 /** Proposals from a place of their list on, under headings that count all of theirs; and how many there are in all. */
