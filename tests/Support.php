@@ -126,8 +126,9 @@ final class Support
      * A small bundle around what a test is about: one site MAIN that works Monday to Friday, supplier SUP, plan date Mon 2026-03-02.
      *
      * @param  array<string, string>  $files  contents by file name without `.csv`; they replace the defaults
+     * @param  bool  $checked  whether loops are looked for
      */
-    public static function small(array $files): Contents
+    public static function small(array $files, bool $checked = true): Contents
     {
         $defaults = [
             'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-04-30\n",
@@ -140,7 +141,7 @@ final class Support
             $bundle["{$name}.csv"] = $text;
         }
 
-        return self::bundle($bundle);
+        return $checked ? self::bundle($bundle) : (new BundleReader)->read(array_map(self::stream(...), $bundle));
     }
 
     /**

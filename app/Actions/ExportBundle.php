@@ -10,6 +10,7 @@ use App\Support\Settings;
 use App\Support\Snapshot;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleWriter;
+use Yposta\Core\Bundle\CsvLines;
 use Yposta\Core\Calendar\Day;
 use ZipArchive;
 
@@ -50,9 +51,7 @@ final readonly class ExportBundle
     private static function csv(array $rows): string
     {
         $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('no room for the bundle');
-        foreach ($rows as $row) {
-            fputcsv($stream, $row, ',', '"', '', "\n");
-        }
+        (new CsvLines($stream))->write($rows);
         rewind($stream);
 
         return (string) stream_get_contents($stream);

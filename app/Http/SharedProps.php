@@ -18,8 +18,10 @@ use App\Reading\StoredPlan;
 use App\Reading\TouchedSince;
 use App\Support\Journal;
 use App\Support\Settings;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Spatie\Activitylog\Models\Activity;
 use Yposta\Core\Calendar\Day;
 
 /** What every page knows of the person, the site and the plan that is shown: each method is a prop, computed where a page asks for it. */
@@ -30,6 +32,9 @@ final class SharedProps
     private ?Run $run = null;
 
     private bool $looked = false;
+
+    /** @var Collection<int, Activity>|null */
+    private ?Collection $news = null;
 
     public function __construct(private readonly Request $request, private readonly User $person)
     {
@@ -64,35 +69,40 @@ final class SharedProps
     {
         $run = $this->run();
         $study = ShownPlan::study($this->request);
+        $settings = Settings::several([Settings::PINNED_PLAN_DATE, Settings::COUNT_UNSENT]);
         $running = Run::query()->whereNull('study_id')->whereIn('status', ['queued', 'running'])->max('id');
 
         return [
             'id' => $run?->id,
             'finishedAt' => $run?->finished_at?->toIso8601String(),
-            'changes' => $run === null ? 0 : Journal::countSince($run->last_change),
-            'planDate' => Settings::planDate(),
+            'changes' => $run === null || count($this->news()) < TouchedSince::MOST ? count($this->news()) : Journal::countSince($run->last_change),
+            'planDate' => Settings::planDate($settings),
             'madeFor' => $run === null ? null : substr($run->plan_date, 0, 10),
             'running' => is_numeric($running) ? (int) $running : null,
             'study' => $study === null ? null : ['id' => $study->id, 'name' => $study->name],
             'leavesOut' => $run?->leaves_out,
-            'countsUnsent' => Settings::get(Settings::COUNT_UNSENT, true) === true,
+            'countsUnsent' => ($settings[Settings::COUNT_UNSENT] ?? true) === true,
         ];
     }
 
     /** @return list<ChangeRow> what was changed since the plan was made */
     public function changes(): array
     {
-        $run = $this->run();
-
-        return $run === null ? [] : ChangesSince::since($run->last_change);
+        return ChangesSince::told($this->news());
     }
 
     /** @return list<string> references, and keys of points, of what was changed since, so that the plan says of it what was before */
     public function touched(): array
     {
+        return TouchedSince::references($this->news());
+    }
+
+    /** @return Collection<int, Activity> what was changed since the plan was made, newest first, looked up once */
+    private function news(): Collection
+    {
         $run = $this->run();
 
-        return $run === null ? [] : TouchedSince::references($run->last_change);
+        return $this->news ??= $run === null ? new Collection : Journal::since($run->last_change, TouchedSince::MOST);
     }
 
     /** @return list<array{id: int, name: string, planned: bool}> those changed last */
@@ -130,9 +140,10 @@ final class SharedProps
     /** @return array{lines: int, version: int, others: list<string>} the person's draft, and who else has one */
     public function draft(): array
     {
-        $own = Draft::of($this->person);
-        $others = Draft::query()->with('user')->where('user_id', '<>', $this->person->id)->get()
-            ->filter(fn (Draft $draft) => $draft->lines !== [])->map(fn (Draft $draft) => (string) $draft->user?->name)->sort();
+        $drafts = Draft::query()->with('user')->get();
+        $own = $drafts->firstWhere('user_id', $this->person->id);
+        $others = $drafts->filter(fn (Draft $draft) => $draft !== $own && $draft->lines !== [])
+            ->map(fn (Draft $draft) => (string) $draft->user?->name)->sort();
 
         return ['lines' => count($own->lines ?? []), 'version' => $own->version ?? 0, 'others' => array_values($others->all())];
     }

@@ -13,9 +13,17 @@ final class ShownPlan
 {
     private const KEY = 'study';
 
+    private const FOUND = 'shown-run';
+
     public static function run(Request $request): ?Run
     {
-        return self::study($request)?->result() ?? Run::live();
+        if ($request->attributes->has(self::FOUND)) {
+            return $request->attributes->get(self::FOUND);
+        }
+        $run = self::study($request)?->result() ?? Run::live();
+        $request->isMethodSafe() && $request->attributes->set(self::FOUND, $run); // all of an answer speaks of one plan
+
+        return $run;
     }
 
     public static function study(Request $request): ?Study

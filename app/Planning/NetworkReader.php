@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Support\Stored;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Calendar;
@@ -81,11 +80,11 @@ final readonly class NetworkReader
     /** The calendar of a site, or for all together that of the site with the most to plan; every day works where it has none. */
     public function calendarOf(string $site): Calendar
     {
-        if ($site === '') {
-            $site = Stored::textOrNull(DB::table('planning_data')->groupBy('site_code')->orderByRaw('count(*) desc')->orderBy('site_code')
-                ->value('site_code')) ?? '';
-        }
-        $code = DB::table('sites')->when($site !== '', fn (Builder $query) => $query->where('code', $site))->orderBy('code')->value('calendar_code');
+        $busiest = DB::table('planning_data')->groupBy('site_code')->orderByRaw('count(*) desc')->orderBy('site_code')->limit(1)->select('site_code');
+        $code = DB::table('sites')->when(
+            $site === '', fn (Builder $query) => $query->whereIn('code', DB::query()->fromSub($busiest, 'b')->select('site_code')),
+            fn (Builder $query) => $query->where('code', $site),
+        )->value('calendar_code');
         if (! is_string($code)) {
             return Calendar::everyDay();
         }

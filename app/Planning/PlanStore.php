@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\Models\Run;
 use App\Support\PhraseJson;
+use App\Support\SqliteConnection;
 use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
@@ -56,6 +57,9 @@ final class PlanStore
             $this->retireOldRuns($run);
         });
         $this->forgetRest();
+        if (DB::connection() instanceof SqliteConnection) { // so that it finds its ways by how much there is; PostgreSQL does so by itself
+            DB::unprepared('pragma analysis_limit = 1000; analyze');
+        }
     }
 
     private function number(Plan $plan): void
@@ -151,9 +155,11 @@ final class PlanStore
             'late_days', 'priority', 'for_supply', 'customer',
             'hold_up', 'hold_up_reason', 'hold_up_supply',
         ], self::ROWS_AT_ONCE);
+        $whys = []; // by the supply in which a delay begins, which many wait for
         foreach ($plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
                 $holdUp = $plan->holdUp($demand);
+                $why = $holdUp === null ? null : $whys[spl_object_id($holdUp->supply)] ??= PhraseJson::write($phrases->holdUp($holdUp));
                 $insert->add([
                     $run, $this->numbers[spl_object_id($demand)], $index, $demand->kind->value, $demand->name, $demand->line, $demand->rank,
                     $demand->qty,
@@ -161,7 +167,7 @@ final class PlanStore
                     $this->dates->isoOrNull($demand->originalDate),
                     $this->dates->isoOrNull($demand->expected), $demand->uncovered, $demand->lateDays(), $demand->priority,
                     $demand->for === null ? null : $this->numbers[spl_object_id($demand->for)], $demand->customer,
-                    $holdUp === null ? null : PhraseJson::write($phrases->holdUp($holdUp)), $holdUp?->reason->value,
+                    $why, $holdUp?->reason->value,
                     $holdUp === null ? null : $this->numbers[spl_object_id($holdUp->supply)],
                 ]);
             }
@@ -190,12 +196,13 @@ final class PlanStore
             self::ROWS_AT_ONCE,
         );
         $risk = new Risk($plan);
+        $words = Words::of($plan->options->planDate);
         foreach ($plan->messages() as $n => $message) {
             $known = MessageIdentity::of($message, $plan);
             $insert->add([
                 $run, $n, $message->point, $message->code->value, $message->reference(), $this->dates->isoOrNull($message->from),
                 $this->dates->isoOrNull($message->to),
-                $message->qty, Words::say($phrases->message($message), $plan->options->planDate), $known->identity, $known->facts,
+                $message->qty, $words->say($phrases->message($message)), $known->identity, $known->facts,
                 $risk->count($message), $risk->value($message),
             ]);
         }

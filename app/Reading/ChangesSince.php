@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Reading\Shapes\ChangeRow;
-use App\Support\Journal;
+use Illuminate\Database\Eloquent\Collection;
 use Spatie\Activitylog\Models\Activity;
 
 /** What has changed since a plan was made. */
@@ -13,10 +13,13 @@ final class ChangesSince
 {
     private const MOST = 8;
 
-    /** @return list<ChangeRow> newest first */
-    public static function since(int $change): array
+    /**
+     * @param  Collection<int, Activity>  $entries  newest first
+     * @return list<ChangeRow>
+     */
+    public static function told(Collection $entries): array
     {
-        return array_values(Journal::since($change, self::MOST)->map(fn (Activity $change) => new ChangeRow(
+        return array_values($entries->take(self::MOST)->map(fn (Activity $change) => new ChangeRow(
             $change->description, (string) ($change->causer->name ?? ''), (string) $change->created_at?->toIso8601String(),
         ))->all());
     }

@@ -17,6 +17,9 @@ use Yposta\Core\Run\MessageCode;
 /** The messages of a plan as a list to work through: those not answered, or those put away. */
 final readonly class MessageList
 {
+    /** Answers looked up in one query. */
+    private const AT_ONCE = 900;
+
     private Describe $describe;
 
     public function __construct(private StoredPlan $plan)
@@ -65,16 +68,32 @@ final readonly class MessageList
         ));
     }
 
-    /** How many of a site have been put away; from the answers, of which there are few. */
+    /** How many of a site have been put away. */
     public function away(string $site): int
     {
-        return $this->put($site)->count();
+        return array_sum($this->putAway($site));
     }
 
-    private function put(string $site): Builder
+    /**
+     * How many of a site have been put away by code; from the answers, of which there are few.
+     *
+     * @return array<string, int>
+     */
+    private function putAway(string $site): array
     {
-        return $this->at($site)->join('message_answers as a', fn ($join) => $join->on('a.identity', '=', 'm.identity')->on('a.facts', '=', 'm.facts'))
-            ->where(fn (Builder $state) => $state->where('a.state', 'done')->orWhere('a.until', '>', substr($this->plan->run->plan_date, 0, 10)));
+        $answers = DB::table('message_answers')
+            ->where(fn (Builder $state) => $state->where('state', 'done')->orWhere('until', '>', substr($this->plan->run->plan_date, 0, 10)))
+            ->get(['identity', 'facts'])->groupBy('identity');
+        $counts = [];
+        foreach ($answers->chunk(self::AT_ONCE) as $some) {
+            foreach ($this->at($site)->whereIn('m.identity', $some->keys())->get(['m.identity', 'm.facts', 'm.code']) as $message) {
+                if ($some->get($message->identity)?->contains('facts', $message->facts) === true) {
+                    $counts[$message->code] = ($counts[$message->code] ?? 0) + 1;
+                }
+            }
+        }
+
+        return $counts;
     }
 
     /** @return list<MessageKind> kinds that there are, the gravest first */
@@ -95,7 +114,7 @@ final readonly class MessageList
     /** @return array<string, int> how many by code; the open are all less those put away, of which there are few */
     public function counts(string $site, bool $away = false): array
     {
-        $put = $this->put($site)->pluck('m.code')->countBy()->all();
+        $put = $this->putAway($site);
         if ($away) {
             return $put;
         }

@@ -23,7 +23,10 @@ final readonly class OpenProposals
     {
         $since = fn (Builder $query) => $query->when($from !== null, fn (Builder $query) => $query->where('s.start', '>=', $from));
 
-        return $since($this->planned())->count() - $since($this->converted())->count();
+        $counts = DB::query()->selectSub($since($this->planned())->selectRaw('count(*)'), 'planned')
+            ->selectSub($since($this->converted())->selectRaw('count(*)'), 'converted')->first();
+
+        return (int) $counts?->planned - (int) $counts?->converted;
     }
 
     /** Those with their points, `p`. */

@@ -115,12 +115,9 @@ final class PegGraph
             }
         }
         $next = [];
-        foreach (array_chunk($supplies, 900) as $chunk) {
-            foreach (DB::table('plan_demands')->where('run_id', $this->plan->run->id)->whereIn('for_supply', $chunk)->orderBy('rank')
-                ->get(['n', 'for_supply']) as $row) {
-                $this->inputs[(int) $row->for_supply][] = (int) $row->n;
-                $next[] = (int) $row->n;
-            }
+        foreach ($this->plan->inputsOf($supplies) as $supply => $inputs) {
+            $this->inputs[$supply] = $inputs;
+            array_push($next, ...$inputs);
         }
 
         return count($this->served) > $this->until ? [] : array_values(array_filter($next, fn (int $n) => ! isset($this->served[$n])));

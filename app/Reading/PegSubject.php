@@ -20,8 +20,8 @@ final readonly class PegSubject
         public Demand|Supply $element,
         public int $number,
         public string $title,
-        public string $about,
         public string $back,
+        private StoredPlan $plan,
     ) {
     }
 
@@ -29,17 +29,10 @@ final readonly class PegSubject
     {
         $reference = Reference::tryParse($text);
         if ($reference?->kind === ReferenceKind::Sales) {
-            $number = self::demandNumber($plan, $reference);
-            if ($number === null) {
-                return null;
-            }
-            $demand = $plan->demandNumbered($number);
-            $point = $plan->pointOf($demand->point);
+            $demand = self::salesLine($plan, $reference);
 
-            return new self(
-                $demand, $number, $reference->name,
-                Words::quantity($demand->qty, $point->unit)." {$point->item}, {$demand->customer}",
-                '/demand?'.http_build_query(['q' => $demand->name]),
+            return $demand === null ? null : new self(
+                $demand, $plan->numberOf($demand), $reference->name, '/demand?'.http_build_query(['q' => $demand->name]), $plan,
             );
         }
         $number = in_array($reference?->kind, [ReferenceKind::Order, ReferenceKind::Proposal], true)
@@ -49,27 +42,34 @@ final readonly class PegSubject
             return null;
         }
         $supply = $plan->supplyNumbered((int) $number);
-        $point = $plan->pointOf($supply->point);
 
         return new self(
             $supply, (int) $number, (new Describe($plan))->supply($supply)->label,
-            Words::quantity($supply->qty, $point->unit)." {$point->item} {$point->name}",
             $reference->kind === ReferenceKind::Order ? Describe::orderHref($reference->name) : Describe::proposalHref($reference->name),
+            $plan,
         );
     }
 
-    /** The number of a sales line's demand, whichever way its name is parted. */
-    private static function demandNumber(StoredPlan $plan, Reference $reference): ?int
+    /** The demand of a sales line, whichever way its name is parted. */
+    private static function salesLine(StoredPlan $plan, Reference $reference): ?Demand
     {
         foreach ($reference->parts() as [$order, $line]) {
-            $number = DB::table('plan_demands')->where('run_id', $plan->run->id)->where('kind', 'sales')->where('name', $order)
-                ->where('line', $line)->value('n');
-            if (is_numeric($number)) {
-                return (int) $number;
+            $demand = $plan->salesLine($order, $line);
+            if ($demand !== null) {
+                return $demand;
             }
         }
 
         return null;
+    }
+
+    /** How much of what, and for whom; asked for after its pegs have been read, its point comes with theirs. */
+    public function about(): string
+    {
+        $point = $this->plan->pointOf($this->element->point);
+
+        return Words::quantity($this->element->qty, $point->unit)
+            .($this->element instanceof Demand ? " {$point->item}, {$this->element->customer}" : " {$point->item} {$point->name}");
     }
 
     /** @return list<PegWay> the ways in which it can be followed */

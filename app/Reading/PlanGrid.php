@@ -21,6 +21,8 @@ final readonly class PlanGrid
     /** How many periods a grid shows at most. */
     public const MOST_PERIODS = 60;
 
+    private const AT_ONCE = 900;
+
     public function __construct(
         private StoredPlan $plan,
         private BucketSize $size,
@@ -75,15 +77,46 @@ final readonly class PlanGrid
     {
         $found = $this->query($filter)->offset($offset)->limit($limit)->get();
         $this->plan->adopt($found);
-        $points = array_values($found->map(fn ($row) => (int) $row->n)->all());
-        $this->plan->load($points, withOrders: false);
+
+        return $this->rowsOf(array_values($found->map(fn ($row) => (int) $row->n)->all()));
+    }
+
+    /**
+     * The figures of all rows, some in memory at a time.
+     *
+     * @return iterable<array{StoredPoint, list<string>}>
+     */
+    public function figures(GridFilter $filter): iterable
+    {
+        $buckets = $this->buckets();
+        $points = $this->query($filter)->pluck('p.n')->map(fn ($n) => (int) $n)->all();
+        foreach (array_chunk($points, self::AT_ONCE) as $some) {
+            $this->plan->adopt($this->plan->pointsQuery()->whereIn('p.n', $some)->get());
+            foreach ($this->plan->moves($some) as $n => [$supplies, $demands]) {
+                $figures = [];
+                foreach (array_slice($buckets->of($supplies, $demands), 0, self::MOST_PERIODS) as $row) {
+                    $figures[] = Quantity::format($this->figure->of($row, $this->asExpected));
+                }
+                yield [$this->plan->pointOf($n), $figures];
+            }
+        }
+    }
+
+    /**
+     * @param  list<int>  $points
+     * @return list<GridRow>
+     */
+    private function rowsOf(array $points): array
+    {
+        $moves = $this->plan->moves($points);
         $buckets = $this->buckets();
 
-        return array_map(function (int $n) use ($buckets): GridRow {
+        return array_map(function (int $n) use ($buckets, $moves): GridRow {
             $point = $this->plan->pointOf($n);
+            [$supplies, $demands] = $moves[$n];
             $cells = array_map(
                 fn (BucketRow $row) => $this->cell($point, $row),
-                array_slice($buckets->of($point->supplies, $point->demands), 0, self::MOST_PERIODS),
+                array_slice($buckets->of($supplies, $demands), 0, self::MOST_PERIODS),
             );
 
             return new GridRow(

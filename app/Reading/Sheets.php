@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Reading\Shapes\FlowRow;
-use App\Reading\Shapes\GridCell;
-use App\Reading\Shapes\GridRow;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Network\BucketSize;
@@ -20,8 +18,6 @@ use Yposta\Core\Quantity\Quantity;
  */
 final readonly class Sheets
 {
-    private const ROWS_AT_ONCE = 200;
-
     public function __construct(private StoredPlan $plan)
     {
     }
@@ -104,20 +100,9 @@ final readonly class Sheets
     /** @return iterable<list<string|int|null>> */
     private function gridRows(PlanGrid $grid, GridFilter $filter): iterable
     {
-        for ($offset = 0; ($rows = $grid->rows($filter, $offset, self::ROWS_AT_ONCE)) !== []; $offset += self::ROWS_AT_ONCE) {
-            foreach ($rows as $row) {
-                yield self::gridRow($row);
-            }
+        foreach ($grid->figures($filter) as [$point, $figures]) {
+            yield [$point->item, $point->name, $point->site, $point->unit, $point->supply->value, ...$figures];
         }
-    }
-
-    /** @return list<string|int|null> */
-    private static function gridRow(GridRow $row): array
-    {
-        return [
-            $row->item, $row->name, $row->site, $row->unit, $row->supply->value,
-            ...array_map(fn (GridCell $cell) => $cell->figure, $row->cells),
-        ];
     }
 
     /** @return Sheet */

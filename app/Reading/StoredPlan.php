@@ -38,6 +38,9 @@ final class StoredPlan
     /** @var array<int, StoredPoint> */
     private array $points = [];
 
+    /** @var array<int, true> points of what has been loaded, to be loaded at once when one of them is asked for */
+    private array $expected = [];
+
     /** @var array<int, Supply> by number in the run */
     private array $supplies = [];
 
@@ -88,16 +91,21 @@ final class StoredPlan
 
     public function pointOf(int $n): StoredPoint
     {
-        return $this->points[$n] ?? $this->point($this->pointsQuery()->where('p.n', $n)->sole());
+        if (! isset($this->points[$n])) {
+            $this->expected[$n] = true;
+            $this->loadPoints(array_keys($this->expected));
+            $this->expected = [];
+        }
+
+        return $this->points[$n];
     }
 
     /**
      * Loads all that moves at the points.
      *
      * @param  list<int>  $points
-     * @param  bool  $withOrders  whether the orders and proposals that the demands belong to are wanted too
      */
-    public function load(array $points, bool $withOrders = true): void
+    public function load(array $points): void
     {
         foreach (array_chunk($points, self::AT_ONCE) as $chunk) {
             $this->loadPoints($chunk);
@@ -106,7 +114,7 @@ final class StoredPlan
                 $this->points[(int) $row->point]->supplies[] = $this->supply($row);
             }
             $demands = DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('point', $chunk)->orderBy('rank')->get();
-            $withOrders && $this->loadSupplies($demands->pluck('for_supply')->filter(fn ($n) => $n !== null));
+            $this->loadSupplies($demands->pluck('for_supply')->filter(fn ($n) => $n !== null));
             foreach ($demands as $row) {
                 $this->points[(int) $row->point]->demands[] = $this->demand($row);
             }
@@ -114,7 +122,45 @@ final class StoredPlan
     }
 
     /**
-     * Supplies by number, wherever they are; their points come along.
+     * What moves at points as far as it is summed up: kinds, quantities and the days on which they count, nothing to name them by.
+     *
+     * @param  list<int>  $points
+     * @return array<int, array{list<Supply>, list<Demand>}> by point
+     */
+    public function moves(array $points): array
+    {
+        $supplies = $demands = array_fill_keys($points, []);
+        foreach (array_chunk($points, self::AT_ONCE) as $chunk) {
+            foreach (DB::table('plan_supplies')->where('run_id', $this->run->id)->whereIn('point', $chunk)
+                ->get(['point', 'kind', 'qty', 'start', 'effective', 'available']) as $row) {
+                $supply = new Supply(
+                    point: (int) $row->point, kind: SupplyKind::from($row->kind), type: null, name: '', rank: 0, qty: (int) $row->qty,
+                    start: $this->dates->day($row->start), due: $this->dates->day($row->effective),
+                    earliest: $this->dates->day($row->effective), priority: 0,
+                );
+                $supply->available = $this->dates->day($row->available);
+                $supplies[(int) $row->point][] = $supply;
+            }
+            foreach (DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('point', $chunk)->whereNotNull('need')
+                ->get(['point', 'kind', 'qty', 'need']) as $row) {
+                $need = $this->dates->day($row->need);
+                $demands[(int) $row->point][] = new Demand(
+                    point: (int) $row->point, kind: DemandKind::from($row->kind), name: '', line: '', rank: 0, qty: (int) $row->qty,
+                    date: $need, need: $need, priority: 0,
+                );
+            }
+        }
+
+        $moves = [];
+        foreach ($points as $point) {
+            $moves[$point] = [$supplies[$point], $demands[$point]];
+        }
+
+        return $moves;
+    }
+
+    /**
+     * Supplies by number, wherever they are; their points come along when one of them is asked for.
      *
      * @param  iterable<mixed>  $numbers
      */
@@ -126,8 +172,8 @@ final class StoredPlan
         )));
         foreach (array_chunk($wanted, self::AT_ONCE) as $chunk) {
             $rows = DB::table('plan_supplies')->where('run_id', $this->run->id)->whereIn('n', $chunk)->get();
-            $this->loadPoints($rows->pluck('point')->map(fn ($value) => (int) $value)->all());
             foreach ($rows as $row) {
+                $this->expected[(int) $row->point] = true;
                 $this->supply($row);
             }
         }
@@ -146,12 +192,45 @@ final class StoredPlan
         )));
         foreach (array_chunk($wanted, self::AT_ONCE) as $chunk) {
             $rows = DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('n', $chunk)->get();
-            $this->loadPoints($rows->pluck('point')->map(fn ($value) => (int) $value)->all());
             $this->loadSupplies($rows->pluck('for_supply')->filter(fn ($n) => $n !== null));
             foreach ($rows as $row) {
+                $this->expected[(int) $row->point] = true;
                 $this->demand($row);
             }
         }
+    }
+
+    /** The demand of a sales line; null where the run has none. */
+    public function salesLine(string $order, string $line): ?Demand
+    {
+        $row = DB::table('plan_demands')->where('run_id', $this->run->id)->where('kind', 'sales')->where('name', $order)->where('line', $line)
+            ->first();
+        if ($row === null) {
+            return null;
+        }
+        $this->expected[(int) $row->point] = true;
+
+        return $this->demand($row);
+    }
+
+    /**
+     * What orders and proposals take.
+     *
+     * @param  list<int>  $supplies  numbers, loaded
+     * @return array<int, list<int>> numbers of demands by supply, in their order
+     */
+    public function inputsOf(array $supplies): array
+    {
+        $inputs = [];
+        foreach (array_chunk($supplies, self::AT_ONCE) as $chunk) {
+            foreach (DB::table('plan_demands')->where('run_id', $this->run->id)->whereIn('for_supply', $chunk)->orderBy('rank')->get() as $row) {
+                $this->expected[(int) $row->point] = true;
+                $this->demand($row);
+                $inputs[(int) $row->for_supply][] = (int) $row->n;
+            }
+        }
+
+        return $inputs;
     }
 
     /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Planning\RowFingerprints;
-use App\Support\Journal;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Spatie\Activitylog\Models\Activity;
 use Yposta\Core\Network\Network;
@@ -18,15 +18,17 @@ use Yposta\Core\Reference\ReferenceKind;
  */
 final class TouchedSince
 {
-    /** Changes looked at; where there are more, the plan is so old that the chip says enough. */
-    private const MOST = 200;
+    /** Changes to be looked at; where there are more, the plan is so old that the chip says enough. */
+    public const MOST = 200;
 
     private const AT_ONCE = 400;
 
-    /** @return list<string> references, and keys of points */
-    public static function references(int $change): array
+    /**
+     * @param  Collection<int, Activity>  $entries  newest first
+     * @return list<string> references, and keys of points
+     */
+    public static function references(Collection $entries): array
     {
-        $entries = Journal::since($change, self::MOST);
         if ($entries->isEmpty()) {
             return [];
         }

@@ -15,6 +15,14 @@ final class Languages
     /** @var array<string, Templates> by locale */
     private array $templates = [];
 
+    /** @var array<string, Templates> those last asked for a plan date, by locale, so that what they have written out is remembered */
+    private array $onDate = [];
+
+    public function on(string $locale, int $planDate): Templates
+    {
+        return $this->onDate[$locale] = ($this->onDate[$locale] ?? $this->templates($locale))->on($planDate);
+    }
+
     public function templates(string $locale): Templates
     {
         return $this->templates[$locale] ??= Templates::of([

@@ -21,9 +21,19 @@ final class Settings
 
     public static function get(string $key, mixed $default = null): mixed
     {
-        $value = DB::table('settings')->where('key', $key)->value('value');
+        return self::several([$key])[$key] ?? $default;
+    }
 
-        return is_string($value) ? json_decode($value, true, 512, JSON_THROW_ON_ERROR) : $default;
+    /**
+     * Those of some that are set, looked up at once.
+     *
+     * @param  list<string>  $keys
+     * @return array<string, mixed>
+     */
+    public static function several(array $keys): array
+    {
+        return DB::table('settings')->whereIn('key', $keys)->pluck('value', 'key')
+            ->map(fn (mixed $value) => json_decode(Stored::text($value), true, 512, JSON_THROW_ON_ERROR))->all();
     }
 
     public static function set(string $key, mixed $value): void
@@ -31,10 +41,14 @@ final class Settings
         DB::table('settings')->updateOrInsert(['key' => $key], ['value' => json_encode($value, JSON_THROW_ON_ERROR)]);
     }
 
-    /** The plan's today: the pinned date if the installation has one, else the real date. */
-    public static function planDate(): string
+    /**
+     * The plan's today: the pinned date if the installation has one, else the real date.
+     *
+     * @param  array<string, mixed>|null  $known  settings that have been looked up, with that one
+     */
+    public static function planDate(?array $known = null): string
     {
-        $pinned = self::get(self::PINNED_PLAN_DATE);
+        $pinned = ($known ?? self::several([self::PINNED_PLAN_DATE]))[self::PINNED_PLAN_DATE] ?? null;
 
         return is_string($pinned) ? $pinned : now()->toDateString();
     }

@@ -49,8 +49,10 @@ final class Words
     /** The sentences of the language in use. */
     public static function of(?int $planDate = null): Templates
     {
-        $templates = app(Languages::class)->templates(app()->getLocale());
+        $languages = app(Languages::class);
 
-        return $planDate === null ? $templates : $templates->on($planDate);
+        return $planDate === null
+            ? $languages->templates(app()->getLocale())
+            : $languages->on(app()->getLocale(), $planDate);
     }
 }

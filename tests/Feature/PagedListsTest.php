@@ -10,6 +10,7 @@ use App\Reading\ListOrder;
 use App\Reading\MessageList;
 use App\Reading\OrderIndex;
 use App\Reading\ProposalList;
+use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Demand\ForecastConsumption;
@@ -136,4 +137,53 @@ it('knows an order for each name', function () {
             $this->getJson("{$url}sort=-{$name}")->assertOk();
         }
     }
+});
+
+it('counts what is left under a heading when some of it has been ordered, at one site as at all', function (string $by) {
+    $run = Run::live();
+    $page = fn (string $url) => $this->get($url)->assertOk()->viewData('page')['props'];
+    $can = fn (array $row) => ($row['kind'] !== 'buy' || $row['supplier'] !== null) && $row['daysToStart'] > 0 && $row['waitsFor'] === null;
+    $open = array_column(array_values(array_filter(wholeList('/proposals/rows?until=all&by=supplier'), $can)), 'number');
+    $ordered = array_merge(array_slice($open, 0, 7), array_slice($open, 500, 5), array_slice($open, -3));
+    foreach (array_chunk($ordered, 5) as $numbers) {
+        $this->postJson('/proposals/convert', [
+            'run' => $run->id, 'key' => bin2hex(random_bytes(12)), 'lines' => array_map(fn (int $number) => ['number' => $number], $numbers),
+            'sure' => true, 'agreed' => true,
+        ])->assertOk();
+    }
+    foreach (['', 'LIN', 'HAL'] as $site) {
+        $this->withSession(['site' => $site]);
+        foreach (['all', 'fortnight'] as $until) {
+            $rows = wholeList("/proposals/rows?until={$until}&by={$by}");
+            $groups = $page("/proposals?until={$until}&by={$by}");
+            expect($groups['shown'])->toBe(count($rows));
+            $counts = array_count_values(array_column($rows, 'group'));
+            foreach ($groups['groups'] as $group) {
+                expect($group->count)->toBe($counts[$group->key], "{$site} {$group->title}");
+            }
+            $site === '' || expect(array_unique(array_column($rows, 'site')))->toHaveCount($rows === [] ? 0 : 1);
+            expect(array_intersect(array_column($rows, 'number'), $ordered))->toBe([]);
+        }
+        $all = array_column(wholeList("/proposals/rows?until=all&by={$by}"), 'number');
+        expect(array_unique($all))->toHaveCount(count($all))->and($page('/proposals?until=all')['total'])->toBe(count($all));
+    }
+})->with(['supplier', 'item', 'date']);
+
+it('asks the database at most forty questions for a page', function (string $path) {
+    $this->get($path)->assertOk();
+    DB::flushQueryLog();
+    DB::enableQueryLog();
+    $this->get($path)->assertOk();
+    $asked = array_column(DB::getQueryLog(), 'query');
+    DB::disableQueryLog();
+    expect(count($asked))->toBeGreaterThan(5)->toBeLessThanOrEqual(40, implode("\n", $asked));
+})->with(function () {
+    foreach ([
+        '/', '/demand', '/demand?view=forecast', '/plan', '/shortages', '/proposals?until=all', '/proposals?until=all&by=item', '/orders', '/messages',
+        '/messages?show=away', '/journal', '/studies', '/reservations',
+    ] as $path) {
+        yield $path => [$path];
+    }
+    yield 'pegging' => ['/pegging?of='.rawurlencode('sales:SO-7702/1')];
+    yield 'thread' => ['/thread?of='.rawurlencode('sales:SO-7702/1')];
 });

@@ -51,7 +51,7 @@ final class PeggingController extends Controller
         };
 
         return (new PeggingPage(
-            title: $subject->title, about: $subject->about,
+            title: $subject->title, about: $subject->about(),
             holdUp: $subject->element instanceof Demand ? $plan->holdUpOf($subject->element) : null, lateDays: $subject->lateDays(),
             back: $subject->back, ways: $subject->ways(), rows: $rows, most: $most,
             filter: ['of' => $request->string('of')->toString(), 'way' => $way->value, 'rows' => (string) $most],
@@ -71,7 +71,7 @@ final class PeggingController extends Controller
         $beginning = $line === null ? null : $chain->beginning($line)?->supply;
 
         return (new ThreadPage(
-            title: $subject->title, about: $subject->about, back: $subject->back, ways: $subject->ways(), rows: $rows, most: $most,
+            title: $subject->title, about: $subject->about(), back: $subject->back, ways: $subject->ways(), rows: $rows, most: $most,
             filter: ['of' => $request->string('of')->toString(), 'way' => $way->value, 'rows' => (string) $most], lateDays: $subject->lateDays(),
             planDate: substr($plan->run->plan_date, 0, 10),
             due: $plan->dates->isoOrNull($subject->element instanceof Demand ? $subject->element->date : null),

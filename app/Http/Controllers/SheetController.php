@@ -15,6 +15,7 @@ use App\Reading\MessageList;
 use App\Reading\OrderIndex;
 use App\Reading\Sheets;
 use App\Reading\StoredPlan;
+use App\Support\SpreadsheetCsv;
 use App\Support\Workbook;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
@@ -30,11 +31,6 @@ use Yposta\Core\Network\BucketSize;
  */
 final class SheetController extends Controller
 {
-    /** In a spreadsheet these would be taken for a formula. */
-    private const FORMULA = '/^[=+\-@\t\r]/';
-
-    private const NUMBER = '/^-?\d{1,15}(\.\d{1,6})?$/D';
-
     /** Rows of a list that the plan is asked for. */
     private const MOST = 100_000;
 
@@ -117,16 +113,7 @@ final class SheetController extends Controller
         if ($out === false) {
             return;
         }
-        fputcsv($out, array_keys($sheet['columns']), ',', '"', '', "\r\n");
-        foreach ($sheet['rows'] as $row) {
-            fputcsv($out, array_map(fn ($value) => self::harmless((string) $value), $row), ',', '"', '', "\r\n");
-        }
+        SpreadsheetCsv::write($out, array_keys($sheet['columns']), $sheet['rows']);
         fclose($out);
-    }
-
-    /** Text that a spreadsheet would run as a formula gets an apostrophe; numbers stay numbers. */
-    private static function harmless(string $value): string
-    {
-        return preg_match(self::FORMULA, $value) === 1 && preg_match(self::NUMBER, $value) !== 1 ? "'{$value}" : $value;
     }
 }

@@ -58,7 +58,7 @@ final readonly class CsvFile
     }
 
     /**
-     * The fields of the next record. A line without quotes is parted at its commas, in a fraction of the time.
+     * The fields of the next record. A line without quotes or stray carriage returns is parted at its commas, in a fraction of the time.
      *
      * @return list<string|null>|false
      */
@@ -66,12 +66,16 @@ final readonly class CsvFile
     {
         $at = (int) ftell($this->stream);
         $line = fgets($this->stream);
-        if ($line === false || str_contains($line, '"')) {
+        if ($line === false) {
+            return false;
+        }
+        $end = str_ends_with($line, "\r\n") ? 2 : (str_ends_with($line, "\n") ? 1 : 0);
+        $text = $end === 0 ? $line : substr($line, 0, -$end);
+        if (strpbrk($text, "\"\r") !== false) {
             fseek($this->stream, $at);
 
             return fgetcsv($this->stream, null, ',', '"', '');
         }
-        $text = rtrim($line, "\r\n");
 
         return $text === '' ? [null] : explode(',', $text);
     }

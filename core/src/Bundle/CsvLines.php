@@ -5,41 +5,37 @@ declare(strict_types=1);
 namespace Yposta\Core\Bundle;
 
 /** Writes rows of CSV (RFC 4180) to a stream, many at once: a call of the system for each row takes longer than what is in it. */
-final class CsvLines
+final readonly class CsvLines
 {
     private const AT_ONCE = 65_536;
 
     /** What a field is quoted for. */
     private const QUOTED = ",\"\n\r\t ";
 
-    private string $waiting = '';
-
     /**
      * @param  resource  $stream
      * @param  string  $end  of a line
      */
-    public function __construct(private readonly mixed $stream, private readonly string $end = "\n")
+    public function __construct(private mixed $stream, private string $end = "\n")
     {
     }
 
-    /** @param  list<string>  $row */
-    public function add(array $row): void
+    /** @param  iterable<list<string>>  $rows */
+    public function write(iterable $rows): void
     {
-        $line = implode(',', $row);
-        if (strpbrk($line, "\"\n\r\t ") !== false || substr_count($line, ',') >= max(1, count($row))) {
-            $line = implode(',', array_map(self::field(...), $row));
+        $waiting = '';
+        foreach ($rows as $row) {
+            $line = implode(',', $row);
+            if (preg_match('/["\\s]/', $line) === 1 || substr_count($line, ',') >= max(1, count($row))) {
+                $line = implode(',', array_map(self::field(...), $row));
+            }
+            $waiting .= $line.$this->end;
+            if (strlen($waiting) > self::AT_ONCE) {
+                fwrite($this->stream, $waiting);
+                $waiting = '';
+            }
         }
-        $this->waiting .= $line.$this->end;
-        if (strlen($this->waiting) > self::AT_ONCE) {
-            $this->flush();
-        }
-    }
-
-    /** Writes what waits; to be called after the last row. */
-    public function flush(): void
-    {
-        fwrite($this->stream, $this->waiting);
-        $this->waiting = '';
+        fwrite($this->stream, $waiting);
     }
 
     private static function field(string $text): string

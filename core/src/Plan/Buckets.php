@@ -110,17 +110,20 @@ final readonly class Buckets
     {
         ksort($moves);
         $days = array_keys($moves);
+        $days[] = PHP_INT_MAX;
         $place = 0;
         $balance = 0;
         $balances = [];
         foreach ($rows as $row) {
-            $lowest = null;
-            if (isset($days[$place]) && $days[$place] > $row->start) {
-                $lowest = $balances === [] ? null : $balance;
+            if ($days[$place] > $row->end) { // nothing moves in it
+                $balances[] = [$balance, $balance];
+
+                continue;
             }
-            for (; isset($days[$place]) && $days[$place] <= $row->end; $place++) {
+            $lowest = $days[$place] > $row->start && $balances !== [] ? $balance : null;
+            for (; $days[$place] <= $row->end; $place++) {
                 $balance += $moves[$days[$place]];
-                $lowest = $lowest === null ? $balance : min($lowest, $balance);
+                $lowest = $lowest === null || $balance < $lowest ? $balance : $lowest;
             }
             $balances[] = [$balance, $lowest ?? $balance];
         }

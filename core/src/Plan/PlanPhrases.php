@@ -7,7 +7,6 @@ namespace Yposta\Core\Plan;
 use Yposta\Core\Calendar\Date;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Quantity\Amount;
-use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\HoldUp;
@@ -32,7 +31,7 @@ final readonly class PlanPhrases
 
         return new Phrase($need === null ? "message.{$message->code->value}" : 'message.below_zero', [
             'need' => $need,
-            'reference' => Reference::parse($message->reference())->name,
+            'reference' => $message->name(),
             'item' => $point->item->code,
             'site' => $point->site->code,
             'qty' => new Amount($message->qty, $point->item->unit),

@@ -60,11 +60,8 @@ final class PlanWriter
     {
         foreach ($streams as $file => $stream) {
             $lines = new CsvLines($stream);
-            $lines->add(self::FILES[$file]);
-            foreach ($this->rows($file) as $row) {
-                $lines->add($row);
-            }
-            $lines->flush();
+            $lines->write([self::FILES[$file]]);
+            $lines->write($this->rows($file));
         }
     }
 
@@ -162,15 +159,17 @@ final class PlanWriter
                 $this->plan->structure->points[$index]->item->step(),
             );
             [$item, $site] = $this->point($index);
-            $sum = fn (int $sum) => $sum === 0 ? '0' : Quantity::formatSum($sum, $unit);
+            $sum = fn (int $sum) => Quantity::formatSum($sum, $unit);
             $before = null;
             foreach ($buckets->of($supplies, $demands, $unit) as $place => $row) {
                 if ($before === null || $row->balance !== $before->balance || $row->expectedBalance !== $before->expectedBalance) {
                     [$balance, $expected] = [$sum($row->balance), $sum($row->expectedBalance)];
                 }
+                $demand = $row->demand();
                 yield [
-                    $item, $site, $starts[$place], $sum($row->demand()), $sum($row->receipts), $sum($row->proposalsDue),
-                    $sum($row->proposalsStart), $balance, $expected,
+                    $item, $site, $starts[$place], $demand === 0 ? '0' : $sum($demand), $row->receipts === 0 ? '0' : $sum($row->receipts),
+                    $row->proposalsDue === 0 ? '0' : $sum($row->proposalsDue), $row->proposalsStart === 0 ? '0' : $sum($row->proposalsStart),
+                    $balance, $expected,
                 ];
                 $before = $row;
             }

@@ -22,4 +22,10 @@ final readonly class Message
     {
         return is_string($this->about) ? $this->about : $this->about->reference();
     }
+
+    /** What is behind the kind in its reference. */
+    public function name(): string
+    {
+        return explode(':', $this->reference(), 2)[1];
+    }
 }

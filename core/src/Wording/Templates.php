@@ -19,13 +19,16 @@ use Yposta\Core\Support\Value;
  * A placeholder with a capital begins with one in the sentence, too. A template with two forms, `one|many`, takes the first where the
  * value `count` is 1.
  */
-final readonly class Templates implements Phrasebook
+final class Templates implements Phrasebook
 {
+    /** @var array<int, string> days as they are written, for few are written often */
+    private array $days = [];
+
     /**
      * @param  array<string, string>  $templates  by code
      * @param  int|null  $planDate  day number: days of its year are written without the year; null writes the year always
      */
-    private function __construct(private array $templates, private ?int $planDate)
+    private function __construct(private readonly array $templates, private readonly ?int $planDate)
     {
     }
 
@@ -50,7 +53,10 @@ final readonly class Templates implements Phrasebook
         $pairs = [];
         foreach ($phrase->values as $name => $value) {
             $pairs[":{$name}"] = $said = $this->value($value);
-            $pairs[':'.ucfirst($name)] = mb_strtoupper(mb_substr($said, 0, 1)).mb_substr($said, 1);
+            $capital = ':'.ucfirst($name);
+            if (str_contains($template, $capital)) {
+                $pairs[$capital] = mb_strtoupper(mb_substr($said, 0, 1)).mb_substr($said, 1);
+            }
         }
 
         return strtr($template, $pairs); // the longest name first
@@ -58,6 +64,11 @@ final readonly class Templates implements Phrasebook
 
     /** "Thu 12 Mar", with the year when it differs from that of the plan date. */
     public function day(int $day): string
+    {
+        return $this->days[$day] ??= $this->written($day);
+    }
+
+    private function written(int $day): string
     {
         [$number, $month, $year] = explode(' ', gmdate('j n Y', $day * 86400));
         $sameYear = $this->planDate !== null && $year === gmdate('Y', $this->planDate * 86400);

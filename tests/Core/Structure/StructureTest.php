@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\Support;
+use Yposta\Core\Bundle\BundleRefused;
 use Yposta\Core\Reference\ReferenceOrder;
+use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Structure\Outline;
 use Yposta\Core\Structure\StructureBuilder;
 
@@ -91,3 +95,39 @@ it('orders lines as numbers, part by part, and words after them', function (arra
     [['10.2', '10.A', 'A.1', 'A.2']],
     [['9', '99999999999999999999', '100000000000000000000']],
 ]);
+
+it('finds a loop wherever the structure has one, without making it where it has none', function () {
+    $random = new Randomizer(new Mt19937(7));
+    $loops = 0;
+    for ($round = 0; $round < 120; $round++) {
+        $items = range('A', 'F');
+        $pick = fn () => $items[$random->getInt(0, 5)];
+        $phantoms = array_combine($items, array_map(fn () => $random->getInt(0, 4) === 0 ? 1 : 0, $items));
+        $planning = $bom = '';
+        foreach ($items as $item) {
+            foreach (['MAIN', 'DEPOT'] as $site) {
+                $supply = ['make', 'buy', 'transfer'][$random->getInt(0, 2)];
+                $planning .= "{$item},{$site},{$supply},".($supply === 'transfer' ? ($site === 'MAIN' ? 'DEPOT' : 'MAIN') : '')."\n";
+            }
+        }
+        for ($line = 1, $lines = $random->getInt(2, 7); $line <= $lines; $line++) {
+            $bom .= "{$pick()},{$line},{$pick()},1,".['', 'MAIN', 'DEPOT'][$random->getInt(0, 2)]."\n";
+        }
+        $files = [
+            'sites' => "site\nMAIN\nDEPOT\n",
+            'items' => "item,phantom\n".implode('', array_map(fn ($item) => "{$item},{$phantoms[$item]}\n", $items)),
+            'planning' => "item,site,supply,from_site\n{$planning}", 'bom' => "item,line,component,qty,site\n{$bom}",
+            'orders' => "order,kind,status,item,site,qty,due\nM1,make,firm,{$pick()},MAIN,1,2026-03-20\n",
+            'order_components' => "order,line,item,qty\nM1,1,{$pick()},1\n",
+        ];
+        try {
+            $contents = Support::small($files);
+            (new StructureBuilder($contents->network, $contents->options))->build(); // throws where there is one
+        } catch (BundleRefused) {
+            $unchecked = Support::small($files, checked: false);
+            expect(fn () => (new StructureBuilder($unchecked->network, $unchecked->options))->build())->toThrow(LoopFound::class);
+            $loops++;
+        }
+    }
+    expect($loops)->toBeGreaterThan(30)->toBeLessThan(110);
+});
