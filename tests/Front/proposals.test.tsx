@@ -46,7 +46,6 @@ const proposal = (number: number, more: Partial<ProposalRow> = {}): ProposalRow 
     purpose: 'SO-1/1',
     value: '40.00',
     currency: 'EUR',
-    group: 'GRIN',
     ...more,
 });
 const page = (rows: ProposalRow[]): ProposalsPage => ({

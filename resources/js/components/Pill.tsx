@@ -62,7 +62,7 @@ export function PillSelect({
     );
 }
 
-/** One of a few values, all in sight. */
+/** One of a few values, all in sight, in one frame: one of them always holds. */
 export function PillTabs({
     label,
     value,
@@ -71,18 +71,21 @@ export function PillTabs({
 }: {
     label: string;
     value: string;
-    choices: Choice[];
+    choices: (Choice & { title?: string })[];
     onChange: (value: string) => void;
 }) {
     return (
-        <div role="group" aria-label={label} className="flex gap-2">
+        <div role="group" aria-label={label} className="flex h-[27px] overflow-hidden rounded-full border border-line bg-surface text-sm">
             {choices.map((choice) => (
                 <button
                     key={choice.value}
                     type="button"
+                    title={choice.title}
                     aria-pressed={choice.value === value}
                     onClick={() => onChange(choice.value)}
-                    className={look(choice.value === value)}
+                    className={`px-3 whitespace-nowrap not-first:border-l not-first:border-line focus-visible:-outline-offset-2 ${
+                        choice.value === value ? 'bg-act-tint font-semibold text-act-dark' : 'hover:bg-soft'
+                    }`}
                 >
                     {choice.label}
                 </button>

@@ -1,6 +1,6 @@
-import { useInfiniteQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { getJson } from '@/lib/http';
+import { usePages } from '@/lib/usePages';
 
 interface MoreRows<Row> {
     rows: Row[];
@@ -36,25 +36,16 @@ export function useMoreRows<Row, Answer>(
     of: (answer: Answer) => Row[],
     sizeOf: (row: Row) => number = () => 1,
 ): MoreRows<Row> {
-    const size = (rows: Row[]) => rows.reduce((sum, row) => sum + sizeOf(row), 0);
-    const { data, error, hasNextPage, fetchNextPage, isFetching } = useInfiniteQuery({
-        queryKey: [url, filter, numberOf(first)],
-        queryFn: async ({ pageParam, signal }) => of(await getJson<Answer>(url, { ...filter, offset: pageParam }, signal)),
-        initialPageParam: 0,
-        initialData: { pages: [first], pageParams: [0] },
-        getNextPageParam: (last: Row[], pages: Row[][]) => {
-            const loaded = size(pages.flat());
-            return loaded < total && last.length > 0 ? loaded : undefined;
-        },
-        staleTime: Infinity,
-        gcTime: 0,
+    const { pages, loaded, more, trouble } = usePages<Row[]>({
+        key: [url, filter, numberOf(first)],
+        load: async (offset, signal) => of(await getJson<Answer>(url, { ...filter, offset }, signal)),
+        sizeOf: (rows) => rows.reduce((sum, row) => sum + sizeOf(row), 0),
+        totalOf: () => total,
+        first,
     });
-    const rows = data.pages.flat();
-    const more = hasNextPage && !isFetching && !error ? () => void fetchNextPage() : null;
     // a list that comes anew, as after something was written, is read again as far as it was
     const list = `${url} ${JSON.stringify(filter)}`;
     const reached = useRef({ list, rows: 0 });
-    const loaded = size(rows);
     useEffect(() => {
         if (reached.current.list !== list || loaded >= reached.current.rows) {
             reached.current = { list, rows: loaded };
@@ -62,9 +53,5 @@ export function useMoreRows<Row, Answer>(
             more?.();
         }
     });
-    return {
-        rows,
-        more,
-        trouble: error?.message ?? null,
-    };
+    return { rows: pages.flat(), more, trouble };
 }

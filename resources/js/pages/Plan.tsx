@@ -4,8 +4,7 @@ import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
-import { PillSelect, PillToggle } from '@/components/Pill';
-import { Segments } from '@/components/Segments';
+import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { grouped } from '@/lib/digits';
 import type { PlanPage, PointDetail } from '@/lib/shapes';
@@ -92,7 +91,7 @@ export default function Plan({ planned, periods, rows, total, inTrouble, points,
                         { value: 'month', label: t('Months') },
                     ]}
                 />
-                <Segments
+                <PillTabs
                     label={t('What the periods show')}
                     value={filter.show ?? 'balance'}
                     onChange={(show) => change({ show })}

@@ -12,10 +12,11 @@ import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { day } from '@/lib/format';
+import { getJson } from '@/lib/http';
 import type { NeedState, ShortageDay, ShortageList, ShortageRow, ShortagesPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
-import { usePaged } from '@/lib/usePaged';
+import { usePages } from '@/lib/usePages';
 import { ResolvePanel } from '@/pages/parts/ResolvePanel';
 import { ShortagePanel } from '@/pages/parts/ShortagePanel';
 import { ShortageTable } from '@/pages/parts/ShortageTable';
@@ -44,13 +45,16 @@ export default function Shortages({ filter, planned, open: first, views }: Short
     const change = (changes: Record<string, string>) => refilter('/shortages', filter, changes, DEFAULTS);
     const state = filter.state ?? '';
     const asked: Record<string, string> = { ...filter };
-    const query = new URLSearchParams(Object.entries(asked).filter(([, value]) => value !== '')).toString();
-    const list = usePaged<ShortageList>(
-        planned ? `/shortages/rows?${query}` : null,
-        `${draft.stamp} ${plan.id} ${plan.changes} ${site} ${plan.countsUnsent}`,
-        () => ({ open: open ?? '' }),
-    );
-    const told = list.first;
+    const set = Object.fromEntries(Object.entries(asked).filter(([, value]) => value !== ''));
+    const list = usePages<ShortageList>({
+        key: ['shortages', set, draft.stamp, plan.id, plan.changes, site, plan.countsUnsent],
+        // what is open is told with the first page, even where it is not on it
+        load: (offset, signal) => getJson('/shortages/rows', { ...set, offset, ...(offset === 0 ? { open: open ?? '' } : {}) }, signal),
+        sizeOf: (page) => page.rows.length,
+        totalOf: (page) => page.total,
+        enabled: planned,
+    });
+    const told = list.pages[0] ?? null;
     const rows = list.pages.flatMap((page) => page.rows);
     const opened = rows.find((row) => row.identity === open) ?? (told?.opened?.identity === open ? told.opened : null);
 

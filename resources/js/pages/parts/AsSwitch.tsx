@@ -1,10 +1,10 @@
-import { Segments } from '@/components/Segments';
+import { PillTabs } from '@/components/Pill';
 import { t } from '@/lib/t';
 
 /** Balances and dates as expected, where late things stand where they will really arrive, or as needed, as netting asks for them. */
 export function AsSwitch({ value, onChange }: { value: string; onChange: (value: string) => void }) {
     return (
-        <Segments
+        <PillTabs
             label={t('Dates and balances')}
             value={value}
             onChange={onChange}

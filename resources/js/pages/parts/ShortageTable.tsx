@@ -84,7 +84,6 @@ export function ShortageTable({ groups, by, today, open, narrow, loading, total,
             cell: (row) => (row.hits.length > 1 ? tn(':n customer', ':n customers', row.hits.length) : row.hits[0]),
         },
     ];
-    const loaded = groups.reduce((sum, group) => sum + group.rows.length, 0);
     return (
         <DataTable
             name="shortages"
@@ -100,21 +99,6 @@ export function ShortageTable({ groups, by, today, open, narrow, loading, total,
             total={total}
             more={more}
             rowLook={(row) => (row.accepted ? 'text-mute' : '')}
-            foot={
-                loaded < total && (
-                    <>
-                        {t(':n of :total are shown.', { n: loaded, total })}{' '}
-                        <button
-                            type="button"
-                            disabled={more === null}
-                            onClick={() => more?.()}
-                            className="font-semibold text-act hover:underline disabled:text-mute"
-                        >
-                            {more === null ? t('Loading ...') : t('Show the next')}
-                        </button>
-                    </>
-                )
-            }
         />
     );
 }
