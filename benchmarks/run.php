@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\Commands\ServeCommand;
 use App\Support\Stopwatch;
 use Benchmarks\RandomBundle;
 use Yposta\Core\Bundle\BundleReader;
@@ -86,7 +87,8 @@ printf(
 );
 $before = null;
 foreach ($sizes as $size) {
-    $line = shell_exec(escapeshellarg(PHP_BINARY).' -d memory_limit=-1 '.escapeshellarg(__FILE__)." --one {$size}");
+    $command = [PHP_BINARY, ...ServeCommand::COMPILED, '-d', 'memory_limit=-1', __FILE__, '--one', (string) $size];
+    $line = shell_exec(implode(' ', array_map(escapeshellarg(...), $command)));
     $figures = json_decode((string) $line, true);
     if (! is_array($figures)) {
         fwrite(STDERR, "The run over {$size} points gave no figures.\n{$line}\n");

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Refusal } from '@/lib/http';
 import type { Sentence } from '@/lib/t';
-import { AbsurdDialog } from '@/pages/parts/AbsurdDialog';
+import { SureDialog } from '@/components/SureDialog';
 
 /** Refusals that ask whether it is meant. */
 const ASKED = ['absurd', 'lacks'];
@@ -35,7 +35,7 @@ export function useSure(yes: Sentence, note: Sentence): [<T>(send: (sure: boolea
         }
     };
     const dialog = asked && (
-        <AbsurdDialog
+        <SureDialog
             title={TITLES[asked.reason]}
             lines={asked.lines}
             note={note}

@@ -16,7 +16,7 @@ import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { useMoreRows } from '@/lib/useMoreRows';
-import { AbsurdDialog } from '@/pages/parts/AbsurdDialog';
+import { SureDialog } from '@/components/SureDialog';
 import { DelayDialog } from '@/pages/parts/DelayDialog';
 import { ConvertBar } from '@/pages/parts/ConvertBar';
 import { ProposalPanel } from '@/pages/parts/ProposalPanel';
@@ -241,7 +241,7 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                 />
             )}
             {absurd && (
-                <AbsurdDialog
+                <SureDialog
                     lines={absurd}
                     note="Nothing has been ordered yet."
                     yes="Order it so"

@@ -4,6 +4,7 @@ import { useCallback, useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
 import { Notice } from '@/components/Notice';
+import { SureDialog } from '@/components/SureDialog';
 import { PageHead } from '@/components/PageHead';
 import { PanelHead } from '@/components/PanelHead';
 import { Inspector } from '@/layout/Shell';
@@ -12,13 +13,19 @@ import { moment } from '@/lib/format';
 import { deleteJson, postJson } from '@/lib/http';
 import type { SavedStudy, StudiesPage, StudyRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
-import { t, tn } from '@/lib/t';
+import { type Sentence, t, tn } from '@/lib/t';
 import { useWatchedRun } from '@/lib/useWatchedRun';
 import { StudyForm } from '@/pages/parts/StudyForm';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 import { useCommand } from '@/lib/useCommand';
 
 type Open = { kind: 'study'; id: number } | { kind: 'edit'; id: number } | { kind: 'new' } | null;
+
+const DELETE = {
+    title: 'Delete this study?',
+    note: 'Its result goes with it and cannot be brought back. The live plan stays as it is.',
+    yes: 'Delete',
+} satisfies Record<string, Sentence>;
 
 /** Saved what-ifs: what they change, what came of them, and the ways on from there. */
 export default function Studies({ studies, calendars, open: wanted }: StudiesPage) {
@@ -52,15 +59,11 @@ export default function Studies({ studies, calendars, open: wanted }: StudiesPag
             router.reload();
         },
     );
+    const [deleting, setDeleting] = useState<StudyRow | null>(null);
     const trouble = planning.trouble ?? removal.trouble;
     const forget = () => {
         planning.clear();
         removal.clear();
-    };
-    const remove = (study: StudyRow) => {
-        if (window.confirm(t('Delete the study :name with its result?', { name: study.name }))) {
-            removal.send(study);
-        }
     };
     const opened = open && open.kind !== 'new' ? studies.find((study) => study.id === open.id) : undefined;
     return (
@@ -78,6 +81,19 @@ export default function Studies({ studies, calendars, open: wanted }: StudiesPag
                 <Notice tone="broken" onClose={() => forget()}>
                     {trouble}
                 </Notice>
+            )}
+            {deleting && (
+                <SureDialog
+                    title={DELETE.title}
+                    lines={[deleting.name]}
+                    note={DELETE.note}
+                    yes={DELETE.yes}
+                    onSure={() => {
+                        removal.send(deleting);
+                        setDeleting(null);
+                    }}
+                    onBack={() => setDeleting(null)}
+                />
             )}
             {studies.length === 0 ? (
                 <Empty title={t('No study yet')}>
@@ -124,7 +140,7 @@ export default function Studies({ studies, calendars, open: wanted }: StudiesPag
                         may={may && opened.mine}
                         onPlan={() => plan(opened)}
                         onEdit={() => setOpen({ kind: 'edit', id: opened.id })}
-                        onDelete={() => remove(opened)}
+                        onDelete={() => setDeleting(opened)}
                         onClose={() => setOpen(null)}
                     />
                 </Inspector>

@@ -14,8 +14,8 @@ interface Props {
     onBack: () => void;
 }
 
-/** Asks before a quantity is taken that is far from what is needed, or from what stood there. */
-export function AbsurdDialog({ title = 'Is this quantity meant?', lines, note, yes, onSure, onBack }: Props) {
+/** Asks whether something is meant before it is done: a quantity that is far from what is needed, or what cannot be taken back. */
+export function SureDialog({ title = 'Is this quantity meant?', lines, note, yes, onSure, onBack }: Props) {
     return (
         <Dialog open onClose={onBack} className="relative z-50">
             <div className="fixed inset-0 bg-ink/30" aria-hidden />
