@@ -9,7 +9,10 @@ export function FindBox({ label, value, onChange }: { label: string; value: stri
     useEffect(() => () => clearTimeout(timer.current), []);
 
     return (
-        <label className="relative ml-auto flex items-center">
+        <label
+            className="relative ml-auto flex flex-[1_1_9rem] items-center"
+            style={{ maxWidth: `calc(${Math.max(label.length, 14)}ch + 2.75rem)` }} // as wide as what it says, where there is room
+        >
             <Search size={14} className="absolute left-2.5 text-mute" aria-hidden />
             <input
                 type="search"
@@ -22,7 +25,7 @@ export function FindBox({ label, value, onChange }: { label: string; value: stri
                     clearTimeout(timer.current);
                     timer.current = setTimeout(() => onChange(next.trim()), 250);
                 }}
-                className="h-[27px] w-36 rounded-full border border-line bg-surface pr-2 pl-7 text-sm hover:border-mute"
+                className="h-[27px] w-full rounded-full border border-line bg-surface pr-2 pl-7 text-sm hover:border-mute"
             />
         </label>
     );
