@@ -15,7 +15,7 @@ use Yposta\Core\Calendar\Day;
  */
 final class RandomBundle
 {
-    private const PLAN_DATE = '2026-03-02';
+    public const PLAN_DATE = '2026-03-02';
 
     private const LEVELS = 7;
 

@@ -26,6 +26,7 @@ final readonly class PointRules
         public int $floor,
         public ?string $fromSite,
         public int $frozenDays,
+        public bool $leadByOperations = false,
     ) {
     }
 
@@ -47,6 +48,7 @@ final readonly class PointRules
             floor: $point->floor(),
             fromSite: $planning->fromSite,
             frozenDays: $planning->frozenDays,
+            leadByOperations: $point->operations !== null,
         );
     }
 
@@ -55,7 +57,7 @@ final readonly class PointRules
         /**
          * @var array{
          *     lead: int, lotRule: string, groupDays: int, minQty: int, multiple: int, maxQty: int, fixedQty: int, stockMax: int,
-         *     safetyStock: int, safetyDays: int, floor: int, fromSite: string|null, frozenDays: int
+         *     safetyStock: int, safetyDays: int, floor: int, fromSite: string|null, frozenDays: int, leadByOperations?: bool
          * } $rules as they were written from an object of this class
          */
         $rules = json_decode($json, true, 8, JSON_THROW_ON_ERROR);

@@ -234,7 +234,7 @@ final readonly class Explanations
         }
         $lines[] = $this->line(
             $code, null, Tone::Mute,
-            ['start' => $this->day($proposal->start), 'lead' => $point->rules->lead, 'due' => $this->day($proposal->due)],
+            ['start' => $this->day($proposal->start), 'lead' => $proposal->reason->lead ?? $point->rules->lead, 'due' => $this->day($proposal->due)],
         );
         if ($proposal->start < $this->plan->planDate) {
             $lines[] = $this->line('start_passed', null, Tone::Broken, ['earliest' => $this->day($proposal->earliest)]);

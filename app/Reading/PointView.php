@@ -71,7 +71,9 @@ final readonly class PointView
             new LabelledValue(trans('Safety'), Quantity::format($point->rules->safetyStock)),
             new LabelledValue(
                 trans('Lead'),
-                trans_choice('{1} 1 day|[0,*] :count days', $point->rules->lead, ['count' => $point->rules->lead]),
+                $point->rules->leadByOperations
+                    ? trans('by operations')
+                    : trans_choice('{1} 1 day|[0,*] :count days', $point->rules->lead, ['count' => $point->rules->lead]),
             ),
             new LabelledValue(trans('Lot'), $this->lot($point)),
         ];
@@ -140,7 +142,7 @@ final readonly class PointView
             new LabelledValue(trans('Comes about by'), trans("supply.{$point->supply->value}")),
             new LabelledValue(trans('Supplier'), is_string($supplier) ? $supplier : ''),
             new LabelledValue(trans('From site'), (string) $rules->fromSite),
-            new LabelledValue(trans('Lead time'), Words::workingDays($rules->lead)),
+            new LabelledValue(trans('Lead time'), $rules->leadByOperations ? trans('as long as its operations take') : Words::workingDays($rules->lead)),
             new LabelledValue(trans('Lot rule'), $this->lot($point)),
             new LabelledValue(trans('At least'), $rules->minQty > 0 ? Words::quantity($rules->minQty, $point->unit) : ''),
             new LabelledValue(trans('Multiple'), $rules->multiple > 0 ? Words::quantity($rules->multiple, $point->unit) : ''),

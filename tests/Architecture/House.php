@@ -24,7 +24,7 @@ final class House
     public const CORE = [
         ['Support'], ['Quantity', 'Calendar'], ['Reference', 'Wording'], ['Declaration'], ['Network'], ['Capacity'], ['Options'], ['Bundle'],
         ['Structure'], ['Run'], ['Demand'],
-        ['Netting'], ['Projection'], ['Plan'], ['Comparison', 'Planner'], ['Study', 'NetChange'], ['Trial'], ['Shortage'],
+        ['Netting'], ['Projection'], ['Plan'], ['Scheduling'], ['Comparison', 'Planner'], ['Study', 'NetChange'], ['Trial'], ['Shortage'],
         ['Reservation', 'Availability'],
         ['Conversion', 'Remedy'],
     ];

@@ -88,6 +88,7 @@ final readonly class BundleReader
             self::only(BomLine::class, $rows),
             self::only(SupplierItem::class, $rows),
         );
+        $findings->isSound() && (new ShopChecks($rows, $lines, $findings))->check();
 
         return $rows;
     }

@@ -74,8 +74,7 @@ final readonly class NetworkDifference
     private static function masterDataDiffer(Network $before, Network $after): bool
     {
         foreach ([
-            'sites', 'items', 'planning', 'bom', 'suppliers', 'supplierItems', 'workCentres', 'shifts', 'closures', 'operations',
-            'alternatives', 'setupChanges', 'orderOperations',
+            'sites', 'items', 'planning', 'bom', 'suppliers', 'supplierItems', 'workCentres', 'shifts', 'operations',
         ] as $part) {
             if ($before->{$part} !== $after->{$part} && $before->{$part} != $after->{$part}) {
                 return true;

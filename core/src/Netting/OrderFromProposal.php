@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Netting;
 
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\Operation;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\SupplierItem;
@@ -33,7 +34,7 @@ final readonly class OrderFromProposal
      */
     public static function of(Structure $structure, Point $point, int $qty, int $due, int $planDate): self
     {
-        $start = $point->leadCalendar->back($due, $point->lead);
+        $start = $point->leadCalendar->back($due, $point->leadFor($qty));
         $day = max($start, $planDate);
         $components = [];
         foreach ($point->supply() === OrderKind::Make ? $structure->components[$point->index] ?? [] : [] as $line) {
@@ -66,6 +67,8 @@ final readonly class OrderFromProposal
             planning: [Network::key($item, $site) => $planning],
             bom: $planning->supply === OrderKind::Make ? OwnStructure::of($network, $item) : [], suppliers: $network->suppliers,
             supplierItems: array_values(array_filter($network->supplierItems, fn (SupplierItem $offer) => $offer->item === $item)),
+            workCentres: $network->workCentres, shifts: $network->shifts,
+            operations: array_values(array_filter($network->operations, fn (Operation $row) => $row->item === $item)),
         ), $options->with(sites: null, items: null)))->build();
 
         return [$structure, $structure->points[$structure->indexes[Network::key($item, $site)]]];

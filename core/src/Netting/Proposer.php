@@ -52,6 +52,7 @@ final readonly class Proposer
                 net: $net,
                 lot: $place + 1,
                 lots: count($lots),
+                lead: $point->leadFor($qty),
             );
             if ($due !== $day) {
                 $this->say(MessageCode::Frozen, $proposal, $day, $due);
@@ -82,6 +83,7 @@ final readonly class Proposer
     {
         $planDate = $this->work->options->planDate;
         $seq = count($this->work->supplies[$point->index] ?? []);
+        $lead = $point->leadFor($qty);
         $proposal = new Supply(
             point: $point->index,
             kind: SupplyKind::Proposal,
@@ -89,9 +91,9 @@ final readonly class Proposer
             name: '',
             rank: SupplyKind::Proposal->rank($seq),
             qty: $qty,
-            start: $point->leadCalendar->back($due, $point->lead),
+            start: $point->leadCalendar->back($due, $lead),
             due: $due,
-            earliest: $point->leadCalendar->forward($planDate, $point->lead),
+            earliest: $point->leadCalendar->forward($planDate, $lead),
             priority: $priority,
             pinned: false,
             released: false,

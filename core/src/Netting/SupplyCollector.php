@@ -80,7 +80,9 @@ final readonly class SupplyCollector
         }
         $place = $work->orders->of($order->code);
         $planDate = $work->options->planDate;
-        [$calendar, $lead] = $order->kind === OrderKind::Buy ? [$point->leadCalendar, $point->lead] : [$point->calendar, $point->makeLead];
+        [$calendar, $lead] = $order->kind === OrderKind::Buy
+            ? [$point->leadCalendar, $point->lead]
+            : [$point->calendar, $point->makeLeadFor($order->qty)];
         $start = $order->start ?? $calendar->back($order->due, $lead);
         $supply = new Supply(
             point: $point->index,
@@ -100,6 +102,7 @@ final readonly class SupplyCollector
             overdue: $order->due < $planDate,
         );
         $supply->effective = max($order->due, $planDate);
+        $supply->whole = $order->qty;
         $work->supplies[$point->index][] = $supply;
         if ($supply->overdue) {
             $work->factMessages[$point->index][] = new Message(

@@ -15,7 +15,7 @@ use Yposta\Core\Declaration\Text;
 use Yposta\Core\Declaration\Whole;
 
 /**
- * Time in which units of a centre do not work; instants as `YYYY-MM-DD HH:MM`.
+ * Time in which units of a centre do not work: the one that is named, or so many of those with the highest numbers, or all; instants as `YYYY-MM-DD HH:MM`.
  */
 #[BundleFile('closures.csv', 'closures')]
 final readonly class Closure implements Checked
@@ -24,6 +24,9 @@ final readonly class Closure implements Checked
 
     #[Column(new RowOf(WorkCentre::class))]
     public string $workCentre;
+
+    #[Column(new Whole(1, Whole::MOST_UNITS), '', note: 'none: see units')]
+    public ?int $unit;
 
     #[Column(new Instant)]
     public string $from;

@@ -66,6 +66,18 @@ final readonly class OpenOrder implements Checked
     #[Column(new Whole(1, 9), '5')]
     public int $priority;
 
+    /** The first day on which its work may begin; the schedule keeps it, the plan of material does not know it. */
+    #[Column(new DayColumn, '')]
+    public ?int $notBefore;
+
+    /** The day on which its work should end, where it is another than the due date. */
+    #[Column(new DayColumn, '')]
+    public ?int $finishBy;
+
+    /** Whether the schedule leaves it out. */
+    #[Column(new Flag, '0')]
+    public bool $hold;
+
     /** What is still to come, in millionths. */
     public function open(): int
     {

@@ -11,6 +11,7 @@ use Yposta\Core\Declaration\DayColumn;
 use Yposta\Core\Declaration\Decimal;
 use Yposta\Core\Declaration\Row;
 use Yposta\Core\Declaration\RowOf;
+use Yposta\Core\Declaration\Whole;
 use Yposta\Core\Reference\Reference;
 
 /**
@@ -38,6 +39,10 @@ final readonly class OrderComponent
 
     #[Column(new DayColumn, '', note: 'the start of the order')]
     public ?int $need;
+
+    /** The operation that waits for it. */
+    #[Column(new Whole, '', note: 'the first')]
+    public ?int $op;
 
     /** What is still to be issued, in millionths. */
     public function open(): int

@@ -11,6 +11,7 @@ use Yposta\Core\Declaration\Flag;
 use Yposta\Core\Declaration\Instant;
 use Yposta\Core\Declaration\Row;
 use Yposta\Core\Declaration\RowOf;
+use Yposta\Core\Declaration\UnitNumbers;
 use Yposta\Core\Declaration\Whole;
 
 /**
@@ -48,6 +49,15 @@ final readonly class OrderOperation
     #[Column(new Instant, '')]
     public ?string $end;
 
+    #[Column(new UnitNumbers, '')]
+    public ?string $units;
+
     #[Column(new Flag, '0')]
     public bool $fixed;
+
+    /** @return list<int> numbers of the units that it holds; none where it has not been scheduled */
+    public function unitNumbers(): array
+    {
+        return $this->units === null || $this->units === '' ? [] : array_map(intval(...), explode(';', $this->units));
+    }
 }

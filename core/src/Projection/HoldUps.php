@@ -39,7 +39,8 @@ final readonly class HoldUps
         $point = $this->structure->points[$supply->point];
 
         return new HoldUp(
-            $supply, HoldUpReason::LeadTime, $point->lead, $point->leadCalendar->steps($this->options->planDate, $supply->due),
+            $supply, HoldUpReason::LeadTime, $point->leadFor($supply->qty),
+            $point->leadCalendar->steps($this->options->planDate, $supply->due),
         );
     }
 }

@@ -27,7 +27,7 @@ final readonly class SupplyDates
             return;
         }
         if ($supply->start < $planDate && ! $supply->released) {
-            $base = max($base, $point->calendar->forward($planDate, $point->makeLead));
+            $base = max($base, $point->calendar->forward($planDate, $point->makeLeadFor($supply->whole)));
         }
         $longest = null;
         foreach ($supply->inputs as $input) {

@@ -15,6 +15,7 @@ final readonly class LotReason
      * @param  int  $net  the net requirement
      * @param  int  $lot  which of the lots for this requirement, from 1
      * @param  int  $lots  how many lots the requirement took
+     * @param  int|null  $lead  working days from its start to its due date; null in plans from before that was kept
      */
     public function __construct(
         public int $wanted,
@@ -24,6 +25,7 @@ final readonly class LotReason
         public int $net,
         public int $lot,
         public int $lots,
+        public ?int $lead = null,
     ) {
     }
 }

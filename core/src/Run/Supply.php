@@ -18,6 +18,9 @@ final class Supply
     /** The date on which it will really be there. */
     public int $available;
 
+    /** The quantity of the order with what has been received of it, in millionths; of others what they bring. */
+    public int $whole;
+
     public bool $broughtIn = false;
 
     /** The demand that a proposal of a `per_order` point was made for. */
@@ -58,6 +61,7 @@ final class Supply
     ) {
         $this->effective = $due;
         $this->available = $due;
+        $this->whole = $qty;
     }
 
     public function reference(): string

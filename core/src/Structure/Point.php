@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Structure;
 
 use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Capacity\OperationsLead;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\Planning;
@@ -30,13 +31,14 @@ final class Point
      * @param  int  $index  its place in the structure's list of points
      * @param  Calendar  $calendar  the site's
      * @param  Calendar  $leadCalendar  the supplier's for a bought point that has one with a calendar, else the site's
-     * @param  int  $lead  working days of a proposal in the lead calendar
-     * @param  int  $makeLead  working days of the point itself in the site's calendar, for orders that are made or moved here
+     * @param  int  $lead  working days of a proposal in the lead calendar, where its operations do not decide them
+     * @param  int  $makeLead  working days of the point itself in the site's calendar, for orders that are made or moved here, likewise
      * @param  string|null  $supplier  who a bought proposal goes to
      * @param  int  $minQty  millionths, 0 for none
      * @param  int  $multiple  millionths, 0 for none
      * @param  int  $maxQty  millionths, 0 for none
      * @param  int  $safetyStock  millionths, 0 where the run leaves it out
+     * @param  OperationsLead|null  $operations  what decides the lead time where it is made and none is given
      */
     public function __construct(
         public readonly int $index,
@@ -52,7 +54,28 @@ final class Point
         public readonly int $multiple,
         public readonly int $maxQty,
         public readonly int $safetyStock,
+        public readonly ?OperationsLead $operations = null,
     ) {
+    }
+
+    /**
+     * Working days of a proposal in the lead calendar.
+     *
+     * @param  int  $qty  millionths
+     */
+    public function leadFor(int $qty): int
+    {
+        return $this->operations === null ? $this->lead : $this->operations->days($qty);
+    }
+
+    /**
+     * Working days of an order that is made or moved here, in the site's calendar.
+     *
+     * @param  int  $qty  its whole quantity, millionths
+     */
+    public function makeLeadFor(int $qty): int
+    {
+        return $this->operations === null ? $this->makeLead : $this->operations->days($qty);
     }
 
     public function supply(): OrderKind

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Structure;
 
 use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Network\Basis;
 use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\Network;
@@ -38,10 +39,13 @@ final class StructureBuilder
 
     private readonly Sourcing $sourcing;
 
+    private readonly Shop $shop;
+
     public function __construct(private readonly Network $network, private readonly Options $options)
     {
         $this->everyDay = Calendar::everyDay();
         $this->sourcing = new Sourcing($network->supplierItems);
+        $this->shop = new Shop($network, $options->calendars);
     }
 
     /** @throws LoopFound */
@@ -129,6 +133,9 @@ final class StructureBuilder
             multiple: $offer->multiple ?? $planning->multiple ?? 0,
             maxQty: $planning->maxQty ?? 0,
             safetyStock: $this->options->safetyStock ? $planning->safetyStock : 0,
+            operations: $planning->supply === OrderKind::Make && $planning->leadDays === null
+                ? $this->shop->lead($planning->item, $planning->site)
+                : null,
         );
         $this->indexes[Network::key($planning->item, $planning->site)] = $index;
 

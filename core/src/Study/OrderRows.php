@@ -42,7 +42,7 @@ final class OrderRows
         );
         $structure = (new StructureBuilder($only, Options::of(planDate: $order->due)))->build();
         $point = $structure->points[$structure->indexes[$key]];
-        $start = $order->start ?? $point->calendar->back($order->due, $point->makeLead);
+        $start = $order->start ?? $point->calendar->back($order->due, $point->makeLeadFor($order->qty));
         $rows = [];
         foreach ($structure->components[$point->index] ?? [] as $line) {
             if ($line->validOn($start)) {

@@ -20,7 +20,7 @@ function routedShop(): array
         'bom' => "item,line,component,qty\nTOP,10,RAW,0.5\n",
         'sales' => "order,line,item,site,qty,due\nS1,1,TOP,MAIN,20,2026-03-20\nS2,1,RAW,MAIN,1.5,2026-03-20\n",
         'orders' => "order,kind,status,item,site,qty,due\nM1,make,firm,TOP,MAIN,8,2026-03-12\nM2,make,firm,TOP,MAIN,4,2026-03-13\n",
-        'work_centres' => "work_centre,site,efficiency_pct\nSAW,MAIN,80\nFIT,MAIN,100\n",
+        'work_centres' => "work_centre,site,efficiency_pct,units\nSAW,MAIN,80,1\nFIT,MAIN,100,2\n",
         'operations' => "item,site,op,work_centre,setup_min,run_min,base_qty,queue_min,move_min,crew,setup_family\n"
             ."TOP,,20,FIT,5,3,1,60,10,2,\nTOP,MAIN,10,SAW,10,7,2,0,15,1,blue\nTOP,MAIN,20,FIT,0,3,1,30,10,2,\n",
         'order_operations' => "order,op,work_centre,setup_min,run_min,crew,done_qty\nM1,10,SAW,10,4,1,8\nM1,20,FIT,6,3,2,5\nM1,30,FIT,1,0.1,1,0\n",

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Scheduling;
+
+use Yposta\Core\Capacity\Work;
+use Yposta\Core\Run\Supply;
+
+/** Where an operation of an order or a proposal lies when it is laid backward with unlimited capacity. */
+final readonly class LaidWork
+{
+    /**
+     * @param  int|null  $first  its first minute; null where that lies before the plan date
+     * @param  int  $end  the minute that it ends before at the latest
+     */
+    public function __construct(public Supply $supply, public Work $work, public ?int $first, public int $end)
+    {
+    }
+}
