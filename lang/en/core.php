@@ -38,6 +38,7 @@ return [
         'due_late' => ':item: order :order comes :available',
         'frozen' => ':item: falls into the frozen days, comes :available',
         'no_supply' => ':item: no supply',
+        'no_capacity' => ':item: no capacity at :centre',
     ],
     'named' => [
         'stock' => 'stock of :name',

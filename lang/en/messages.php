@@ -32,5 +32,6 @@ return [
         'due_late' => 'Order due late',
         'frozen' => 'Frozen days',
         'no_supply' => 'No supply',
+        'no_capacity' => 'No capacity',
     ],
 ];

@@ -50,6 +50,12 @@ final class Routings
         return array_map(fn (Operation $row) => $this->work($row, $qty), $this->of($item, $site));
     }
 
+    /** @return list<OrderOperation> rows of an order, by number */
+    public function ofOrderRows(string $order): array
+    {
+        return $this->ofOrders[$order] ?? [];
+    }
+
     /** @return list<Work> what an open production order has left to do; an operation with nothing left is over */
     public function ofOrder(OpenOrder $order): array
     {

@@ -74,7 +74,10 @@ final readonly class Explosion
                 $line->requirement($proposal->qty), $line->offsetDays === 0 ? $day : $point->calendar->forward($day, $line->offsetDays),
                 $proposal->priority, $proposal,
             );
-            $demand === null || $proposal->inputs[] = $demand;
+            if ($demand !== null) {
+                $demand->op = $line->op;
+                $proposal->inputs[] = $demand;
+            }
         }
     }
 

@@ -134,7 +134,10 @@ final readonly class SupplyCollector
                 $point, DemandKind::Part, $order->code, $component->line, DemandKind::Part->rank(false, ($place << 20) | $row),
                 $component->open(), $component->need ?? $supply->start, $order->priority, $supply,
             );
-            $demand === null || $supply->inputs[] = $demand;
+            if ($demand !== null) {
+                $demand->op = $component->op;
+                $supply->inputs[] = $demand;
+            }
         }
     }
 
@@ -149,7 +152,10 @@ final readonly class SupplyCollector
                     $work->structure->points[$line->point], DemandKind::Part, $supply->name, $line->line,
                     DemandKind::Part->rank(false, ($place << 20) | $row), $qty, $supply->start, $supply->priority, $supply,
                 );
-                $demand === null || $supply->inputs[] = $demand;
+                if ($demand !== null) {
+                    $demand->op = $line->op;
+                    $supply->inputs[] = $demand;
+                }
             }
         }
     }

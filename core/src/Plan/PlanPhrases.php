@@ -77,6 +77,7 @@ final readonly class PlanPhrases
         return new Phrase($isTransfer ? 'hold_up.transfer_time' : "hold_up.{$holdUp->reason->value}", [
             'item' => $this->structure->points[$supply->point]->item->code,
             'order' => $supply->name,
+            'centre' => $supply->noCapacityAt,
             'lead' => $holdUp->lead,
             'left' => $holdUp->left,
             'due' => new Date($supply->due),

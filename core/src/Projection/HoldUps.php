@@ -30,6 +30,9 @@ final readonly class HoldUps
 
     public function begunIn(Supply $supply): HoldUp
     {
+        if ($supply->noCapacityAt !== null) {
+            return new HoldUp($supply, HoldUpReason::NoCapacity);
+        }
         if ($supply->overdue) {
             return new HoldUp($supply, HoldUpReason::Overdue);
         }

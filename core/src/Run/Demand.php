@@ -17,6 +17,9 @@ final class Demand
     /** What nothing serves, in millionths. */
     public int $uncovered;
 
+    /** The operation of its order that waits for it; null for the first. */
+    public ?int $op = null;
+
     /** The supply it got from last available one; the first pegged of several. */
     public ?Supply $last = null;
 

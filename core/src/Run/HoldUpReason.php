@@ -12,4 +12,5 @@ enum HoldUpReason: string
     case DueLate = 'due_late';
     case Frozen = 'frozen';
     case NoSupply = 'no_supply';
+    case NoCapacity = 'no_capacity';
 }

@@ -29,6 +29,9 @@ final class Supply
     /** @var list<Demand> what an order or proposal takes: its components, the transfer out at its source */
     public array $inputs = [];
 
+    /** The centre whose units were taken, where that makes it late. */
+    public ?string $noCapacityAt = null;
+
     /** The input that makes it late, when one does. */
     public ?Demand $waitsFor = null;
 

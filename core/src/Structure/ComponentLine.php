@@ -20,6 +20,7 @@ final readonly class ComponentLine
      * @param  int  $offsetDays  working days after the order's start
      * @param  int|null  $validFrom  day number, inclusive
      * @param  int|null  $validTo  day number, inclusive
+     * @param  int|null  $op  the operation that waits for it, of the outermost line; null for the first
      */
     public function __construct(
         public int $point,
@@ -32,6 +33,7 @@ final readonly class ComponentLine
         public int $offsetDays,
         public ?int $validFrom,
         public ?int $validTo,
+        public ?int $op = null,
     ) {
     }
 

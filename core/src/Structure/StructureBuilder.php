@@ -224,6 +224,7 @@ final class StructureBuilder
                 offsetDays: $line->offsetDays + ($above->offsetDays ?? 0),
                 validFrom: self::later($line->validFrom, $above?->validFrom),
                 validTo: self::earlier($line->validTo, $above?->validTo),
+                op: $above === null ? $line->op : $above->op,
             );
             if (! $component->phantom) {
                 $dissolved[] = $resolved;

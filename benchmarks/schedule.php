@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Console\Commands\ServeCommand;
+use Benchmarks\LargeShop;
+use Yposta\Core\Bundle\BundleReader;
+use Yposta\Core\Capacity\Shop;
+use Yposta\Core\Planner;
+use Yposta\Core\Scheduling\Improvement;
+use Yposta\Core\Scheduling\Load;
+use Yposta\Core\Scheduling\ScheduleOptions;
+use Yposta\Core\Scheduling\Scheduler;
+use Yposta\Core\Structure\LoopCheck;
+
+// What load and schedule take: php benchmarks/schedule.php. Compiled while it runs, as it is served.
+
+require __DIR__.'/../vendor/autoload.php';
+
+if (($argv[1] ?? '') !== '--here') {
+    passthru(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, ...ServeCommand::COMPILED, '-d', 'memory_limit=-1', __FILE__, '--here'])));
+    exit;
+}
+gc_disable();
+$timed = function (callable $work): float {
+    $began = hrtime(true);
+    $work();
+
+    return (hrtime(true) - $began) / 1e9;
+};
+foreach ([[50_000, 200, 365, true], [2_000, 20, 60, false], [10_000, 50, 90, false]] as [$operations, $centres, $days, $onlyLoad]) {
+    $contents = (new BundleReader(new LoopCheck))->read((new LargeShop($operations, $centres, $days))->streams());
+    $plan = (new Planner)->plan($contents->network, $contents->options);
+    $shop = new Shop($plan->network);
+    $load = $timed(fn () => new Load($plan, $shop));
+    printf('%6d operations, %3d centres, %3d days: load %.2f s', $operations, $centres, $days, $load);
+    if (! $onlyLoad) {
+        $options = new ScheduleOptions(now: $plan->options->planDate * 1440, steps: 5);
+        $scheduler = new Scheduler($plan, $shop, $options);
+        $schedule = $scheduler->schedule();
+        printf(', schedule %.2f s', $timed(function () use ($scheduler, &$schedule): void {
+            $schedule = $scheduler->schedule();
+        }));
+        $seconds = $timed(fn () => (new Improvement($scheduler, $options))->of($schedule, $scheduler->sequence(), fn () => true));
+        printf(', %.1f steps of improvement a second', $options->steps / $seconds);
+    }
+    echo "\n";
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Scheduling;
+
+use Yposta\Core\Capacity\Minutes;
+
+/** A centre on which an operation may run, and what it takes there. */
+final readonly class CentreChoice
+{
+    /**
+     * @param  int  $setup  its own, millionths of a minute
+     * @param  int  $run  millionths of a minute for the base quantity
+     * @param  int  $base  millionths
+     * @param  int  $qty  what is left to be done, millionths
+     * @param  int  $efficiency  of the centre, millionths of a percent
+     * @param  int  $speed  millionths of a percent
+     */
+    public function __construct(
+        public string $centre,
+        public int $setup,
+        private int $run,
+        private int $base,
+        private int $qty,
+        private int $efficiency,
+        private int $speed,
+    ) {
+    }
+
+    /** @param  int  $setup  millionths of a minute */
+    public function minutes(int $setup): int
+    {
+        return Minutes::of($setup, $this->run, $this->base, $this->qty, $this->efficiency, $this->speed);
+    }
+}

@@ -1,0 +1,233 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Scheduling;
+
+use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Capacity\Shop;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Run\Supply;
+
+/**
+ * Places operations one after the other, each where it ends soonest, by the rule who goes first (scheduling rules, section 4). What keeps
+ * its place is put there before; where it turns out that it cannot stay, all is placed again without it.
+ */
+final class Scheduler
+{
+    private readonly Jobs $jobs;
+
+    /** @var array<string, true> operations that cannot keep their place, by job and place */
+    private array $moved = [];
+
+    /** @var array<int, string> jobs that cannot be placed, with the centre at which there is no room */
+    private array $given = [];
+
+    /** @var array<string, Placed> by job and place */
+    private array $placed = [];
+
+    /** @var array<string, true> operations that waited for a unit */
+    private array $waited = [];
+
+    private Machines $machines;
+
+    private ShopDates $dates;
+
+    /** @param  Plan  $plan  fresh: its dates are made those of the schedule */
+    public function __construct(private readonly Plan $plan, private readonly Shop $shop, private readonly ScheduleOptions $options)
+    {
+        $this->jobs = new Jobs($plan, $shop, $options);
+    }
+
+    /** @return list<int> places of jobs in the order in which their first operations stand */
+    public function sequence(): array
+    {
+        $starts = [];
+        foreach ($this->jobs->all as $job) {
+            $first = $this->placed["{$job->place} 0"] ?? null;
+            $first === null || $starts[$job->place] = $first->start;
+        }
+        asort($starts);
+
+        return array_keys($starts);
+    }
+
+    /** @param  list<int>|null  $sequence  places of jobs in the order in which they go first; null for the rule */
+    public function schedule(?array $sequence = null): Schedule
+    {
+        $this->moved = $this->given = [];
+        $this->jobs->takeAll();
+        while (! $this->pass($sequence)) {
+            // again, without what could not stay
+        }
+        $this->options->direction === ScheduleDirection::Backward && $this->pushLater();
+
+        return new Schedule($this->plan, $this->jobs, $this->placed, $this->moved, $this->given, $this->waited);
+    }
+
+    /**
+     * Whether all that kept its place could keep it.
+     *
+     * @param  list<int>|null  $sequence
+     */
+    private function pass(?array $sequence): bool
+    {
+        $this->machines = new Machines($this->shop, $this->plan->network);
+        $this->placed = $this->waited = [];
+        $this->dates = new ShopDates($this->plan);
+        $this->keep();
+        $turns = new Turns($this->jobs, $this->options, $this->given, $sequence);
+        $isSound = true;
+        while (($task = $turns->next($this->machines, $this->earliest(...))) !== null) {
+            $key = "{$task->job} {$task->place}";
+            $from = $this->earliest($task);
+            if (isset($this->placed[$key])) {
+                if ($this->placed[$key]->start < $from) {
+                    $this->moved[$key] = true;
+                    $isSound = false;
+                }
+            } else {
+                $placed = $this->machines->soonest($task, $from);
+                if ($placed === null) {
+                    $this->given[$task->job] = $task->choices[0]->centre;
+                    $this->jobs->leaveOut($this->jobs->all[$task->job]);
+
+                    return false;
+                }
+                $this->machines->put($task, $placed);
+                $this->placed[$key] = $placed;
+                $alone = $this->machines->alone($task, $task->choices[0], $from);
+                $alone !== null && $placed->end > $alone && $this->waited[$key] = true;
+            }
+            $job = $this->jobs->all[$task->job];
+            $task === $job->last() && $this->dates->finish($job, $this->endOf($job));
+            $turns->done($task);
+        }
+
+        return $isSound;
+    }
+
+    /** Puts what keeps its place there, the first first; what cannot be there is placed like others. */
+    private function keep(): void
+    {
+        $keep = [];
+        foreach ($this->jobs->all as $job) {
+            foreach (isset($this->given[$job->place]) ? [] : $job->tasks as $task) {
+                if (($task->fixed || $task->frozen) && ! isset($this->moved["{$task->job} {$task->place}"])) {
+                    $keep[] = $task;
+                }
+            }
+        }
+        usort($keep, fn (Task $a, Task $b) => [$a->old?->start, $a->job, $a->place] <=> [$b->old?->start, $b->job, $b->place]);
+        foreach ($keep as $task) {
+            $old = $task->old;
+            $placed = $old === null || count($old->units) !== $task->crew || $old->start < $this->jobs->all[$task->job]->notBefore
+                ? null
+                : $this->machines->exactly($task, $old->centre, $old->units, $old->start);
+            if ($placed === null || ($task->frozen && $placed->end !== $old->end)) {
+                $this->moved["{$task->job} {$task->place}"] = true;
+            } else {
+                $this->machines->put($task, $placed);
+                $this->placed["{$task->job} {$task->place}"] = $placed;
+            }
+        }
+    }
+
+    /** The first minute at which an operation may start; all that it waits for has been placed. */
+    private function earliest(Task $task): int
+    {
+        $job = $this->jobs->all[$task->job];
+        $from = $job->notBefore;
+        if ($task->place > 0) {
+            $before = $job->tasks[$task->place - 1];
+            $end = $this->placed["{$before->job} {$before->place}"]->end;
+            $from = max($from, $end + Quantity::lots($before->move + $task->queue, Quantity::ONE));
+        }
+        foreach ($task->waits as [$supply]) {
+            $from = max($from, $this->there($supply));
+        }
+
+        return $from;
+    }
+
+    /** The minute from which on the material of a supply is there. */
+    private function there(Supply $supply): int
+    {
+        $job = $this->jobs->of($supply);
+        if ($job !== null) {
+            return $this->endOf($job);
+        }
+
+        return ($this->dates->of($supply) + ($supply->type === OrderKind::Make ? 1 : 0)) * Minute::DAY;
+    }
+
+    /** When the last operation of a job has been moved on. */
+    private function endOf(Job $job): int
+    {
+        $last = $job->last();
+
+        return $this->placed["{$last->job} {$last->place}"]->end + Quantity::lots($last->move, Quantity::ONE);
+    }
+
+    /** Moves what is early to as late as it may be: the last first, so that what feeds it can follow. */
+    private function pushLater(): void
+    {
+        $tasks = [];
+        $feeds = [];
+        $outside = $this->jobs->feedingOutside();
+        foreach ($this->jobs->all as $job) {
+            foreach (isset($this->given[$job->place]) ? [] : $job->tasks as $task) {
+                $tasks[] = $task;
+                foreach ($task->waits as [$supply]) {
+                    $own = $this->jobs->of($supply);
+                    if ($own !== null) {
+                        $feeds[$own->place][] = $task;
+                    }
+                }
+            }
+        }
+        usort($tasks, fn (Task $a, Task $b) => [
+            $this->placed["{$b->job} {$b->place}"]->start, $b->job, $b->place,
+        ] <=> [$this->placed["{$a->job} {$a->place}"]->start, $a->job, $a->place]);
+        foreach ($tasks as $task) {
+            $key = "{$task->job} {$task->place}";
+            $placed = $this->placed[$key];
+            $job = $this->jobs->all[$task->job];
+            $isKept = ($task->fixed || $task->frozen) && ! isset($this->moved[$key]);
+            if ($placed->minutes === 0 || $task->begun || $isKept) {
+                continue;
+            }
+            $later = $this->machines->later($placed, $this->latest($task, $job, $feeds[$task->job] ?? [], isset($outside[$task->job])));
+            if ($later !== null) {
+                $this->machines->take($placed);
+                $this->machines->put($task, $later);
+                $this->placed[$key] = $later;
+            }
+        }
+    }
+
+    /**
+     * When an operation has to end at the latest.
+     *
+     * @param  list<Task>  $fed  what waits for the job
+     * @param  bool  $keepsDay  whether something outside the schedule goes by the day on which the job is there
+     */
+    private function latest(Task $task, Job $job, array $fed, bool $keepsDay): int
+    {
+        if ($task !== $job->last()) {
+            $next = $job->tasks[$task->place + 1];
+
+            return $this->placed["{$next->job} {$next->place}"]->start - Quantity::lots($task->move + $next->queue, Quantity::ONE);
+        }
+        $move = Quantity::lots($task->move, Quantity::ONE);
+        $latest = ($job->latest + 1) * Minute::DAY - $move;
+        foreach ($fed as $one) {
+            $latest = min($latest, $this->placed["{$one->job} {$one->place}"]->start - $move);
+        }
+        $day = Minute::day($this->endOf($job) - 1);
+
+        return $keepsDay ? min($latest, ($day + 1) * Minute::DAY - $move) : $latest;
+    }
+}

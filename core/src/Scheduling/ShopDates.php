@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Scheduling;
+
+use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Plan\PegIndex;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Projection\SupplyDates;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+
+/**
+ * When supplies are there with a schedule: what is in it by its last operation, what is not by section 6 of the planning rules, with the
+ * dates of the schedule for what it waits for. The pegs stay those of the plan. Writes the dates into the plan.
+ */
+final class ShopDates
+{
+    /** @var array<int, true> supplies whose date is known, by object id */
+    private array $known = [];
+
+    private readonly SupplyDates $dates;
+
+    private readonly PegIndex $pegs;
+
+    public function __construct(private readonly Plan $plan)
+    {
+        $this->dates = new SupplyDates($plan->options);
+        $this->pegs = new PegIndex($plan);
+    }
+
+    /** The day on which a supply is there; all jobs that decide it have been finished. */
+    public function of(Supply $supply): int
+    {
+        if (! isset($this->known[spl_object_id($supply)])) {
+            $this->known[spl_object_id($supply)] = true;
+            if ($supply->kind !== SupplyKind::Stock) {
+                foreach ($supply->inputs as $input) {
+                    $this->expect($input);
+                }
+                $supply->waitsFor = null;
+                $this->dates->settle($supply, $this->plan->structure->points[$supply->point]);
+            }
+        }
+
+        return $supply->available;
+    }
+
+    /**
+     * What a job brings is there on the day of its last minute.
+     *
+     * @param  int  $end  when its last operation has been moved on
+     */
+    public function finish(Job $job, int $end): void
+    {
+        $job->supply->available = Minute::day($end - 1);
+        $job->supply->waitsFor = null;
+        $this->known[spl_object_id($job->supply)] = true;
+    }
+
+    /** When a demand is served: with the latest of what serves it, the first of several. */
+    public function expect(Demand $demand): void
+    {
+        $demand->expected = $demand->last = null;
+        foreach ($this->pegs->serving($demand) as $peg) {
+            $available = $this->of($peg->supply);
+            if ($demand->expected === null || $available > $demand->expected) {
+                $demand->expected = $available;
+                $demand->last = $peg->supply;
+            }
+        }
+    }
+}
