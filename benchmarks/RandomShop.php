@@ -44,8 +44,37 @@ final class RandomShop
         }
         $files['planning.csv'] = implode("\n", $planning)."\n";
         $this->orders($files['orders.csv'], $made);
+        $op = fn () => $this->pick(['', '', 10, 20, 30]);
+        foreach (['bom.csv' => ['op' => $op], 'order_components.csv' => ['op' => $op], 'orders.csv' => [
+            'not_before' => fn () => $this->one(5) ? $this->day(-3, 12) : '', 'finish_by' => fn () => $this->one(5) ? $this->day(-2, 30) : '',
+            'hold' => fn () => $this->one(8) ? 1 : 0,
+        ]] as $file => $columns) {
+            $files[$file] = self::widened($files[$file], $columns);
+        }
 
         return [...$files, ...$this->written()];
+    }
+
+    /**
+     * A file with more columns.
+     *
+     * @param  array<string, callable(): (string|int)>  $columns  that give the field of a row
+     */
+    private static function widened(string $text, array $columns): string
+    {
+        $lines = array_values(array_filter(explode("\n", $text), fn (string $line) => $line !== ''));
+        foreach ($lines as $number => $line) {
+            $more = $number === 0 ? array_keys($columns) : array_map(fn (callable $field) => $field(), $columns);
+            $lines[$number] = implode(',', [$line, ...array_values($more)]);
+        }
+
+        return implode("\n", $lines)."\n";
+    }
+
+    /** A day around the plan date. */
+    private function day(int $from, int $to): string
+    {
+        return Day::format(Day::parse(RandomBundle::PLAN_DATE) + $this->between($from, $to));
     }
 
     /** @return array<string, string> */

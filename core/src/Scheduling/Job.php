@@ -16,6 +16,7 @@ final class Job
      * @param  int  $due  day number, by which rules go
      * @param  int  $latest  day on which it should end: its own, else the due date
      * @param  int  $notBefore  minute
+     * @param  int  $listed  place among the orders as they were listed; proposals come after them
      */
     public function __construct(
         public readonly int $place,
@@ -23,6 +24,7 @@ final class Job
         public readonly int $due,
         public readonly int $latest,
         public readonly int $notBefore,
+        public readonly int $listed,
     ) {
     }
 

@@ -24,6 +24,9 @@ final class Jobs
     /** @var list<Job> */
     public array $all = [];
 
+    /** @var array<string, int> places of orders as they were listed */
+    private readonly array $listed;
+
     /** @var array<int, Job> by the supply's object id */
     private array $bySupply = [];
 
@@ -38,6 +41,7 @@ final class Jobs
     public function __construct(private readonly Plan $plan, private readonly Shop $shop, private readonly ScheduleOptions $options)
     {
         $this->pegs = new PegIndex($plan);
+        $this->listed = array_flip(array_map(strval(...), array_keys($plan->network->orders)));
         foreach ($plan->network->alternatives as $row) {
             $this->alternatives["{$row->item}\x1f{$row->site}\x1f{$row->op}"][] = $row;
         }
@@ -112,7 +116,7 @@ final class Jobs
         }
         $job = new Job(
             count($this->all), $supply, $supply->due, $order->finishBy ?? $supply->due,
-            max($this->options->now, ($order->notBefore ?? 0) * Minute::DAY),
+            max($this->options->now, ($order->notBefore ?? 0) * Minute::DAY), $this->listed[$order->code ?? ''] ?? PHP_INT_MAX,
         );
         $point = $this->plan->structure->points[$supply->point];
         $master = [];
@@ -151,7 +155,7 @@ final class Jobs
     private function taskOfOrder(Job $job, int $place, OrderOperation $row, ?Operation $like, int $left): Task
     {
         $units = $row->unitNumbers();
-        $end = $row->end === null || $row->end === '' ? -1 : Minute::parse($row->end);
+        $end = $row->end === null || $row->end === '' ? Placed::OPEN : Minute::parse($row->end);
         $old = $row->start === null || $row->start === '' || $units === []
             ? null
             : new Placed($row->workCentre, $units, Minute::parse($row->start), $end, 0, 0);

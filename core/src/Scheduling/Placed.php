@@ -7,6 +7,9 @@ namespace Yposta\Core\Scheduling;
 /** Where an operation stands. */
 final readonly class Placed
 {
+    /** The end of what was placed without one. */
+    public const OPEN = -1;
+
     /**
      * @param  list<int>  $units  numbers, ascending
      * @param  int  $start  its first minute

@@ -126,7 +126,7 @@ final class Scheduler
             $placed = $old === null || count($old->units) !== $task->crew || $old->start < $this->jobs->all[$task->job]->notBefore
                 ? null
                 : $this->machines->exactly($task, $old->centre, $old->units, $old->start);
-            if ($placed === null || ($task->frozen && $placed->end !== $old->end)) {
+            if ($placed === null || ($task->frozen && $old->end !== Placed::OPEN && $placed->end !== $old->end)) {
                 $this->moved["{$task->job} {$task->place}"] = true;
             } else {
                 $this->machines->put($task, $placed);

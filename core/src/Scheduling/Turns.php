@@ -112,7 +112,7 @@ final class Turns
         return match (true) {
             $this->turn !== null => [$begun, $this->turn[$job->place] ?? $job->place, $task->op],
             $this->options->rule === ScheduleRule::Priority => [$begun, $priority, $job->due, $job->supply->rank, $job->place, $task->op],
-            $this->options->rule === ScheduleRule::Listed => [$begun, $job->place, $task->op],
+            $this->options->rule === ScheduleRule::Listed => [$begun, $job->listed, $job->place, $task->op],
             default => [$begun, $job->due, $priority, $job->supply->rank, $job->place, $task->op],
         };
     }

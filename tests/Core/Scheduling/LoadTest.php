@@ -24,6 +24,8 @@ function smallShop(int $seed): array
     $files['plan.csv'] = str_replace(Day::format(Day::parse('2026-03-02') + 180), '2026-04-05', $files['plan.csv']);
     $seed % 2 === 0 && $files['plan.csv'] = str_replace('bucket,week', 'bucket,day', $files['plan.csv']);
 
+    $seed % 3 === 0 && $files['plan.csv'] .= "calendars,off\n";
+
     return [$files, array_map(fn (string $text) => Support::parse(preg_replace('/^\n/m', '', $text)), $files)];
 }
 
@@ -63,7 +65,8 @@ function naiveWork(array $files, Plan $plan, Supply $supply): array
 
 it('opens each centre, and each of its units, at the minutes at which a plain second computation does', function (int $seed) {
     [$files, $rows] = smallShop($seed);
-    $shop = new Shop(Support::bundle($files)->network);
+    $contents = Support::bundle($files);
+    $shop = new Shop($contents->network, $contents->options->calendars);
     $naive = new NaiveShop($rows, '2026-02-26', 50);
     $first = Day::parse('2026-02-26');
     foreach ($shop->centres() as $centre) {
@@ -96,7 +99,7 @@ it('opens each centre, and each of its units, at the minutes at which a plain se
 it('has the load and its causes that a plain second computation finds minute by minute', function (int $seed) {
     [$files, $rows] = smallShop($seed);
     $plan = Support::plan(Support::bundle($files));
-    $load = new Load($plan, new Shop($plan->network));
+    $load = new Load($plan, new Shop($plan->network, $plan->options->calendars));
     $planDate = $plan->options->planDate;
     $naive = new NaiveShop($rows, Day::format($planDate - 120), 330);
     $shares = [];

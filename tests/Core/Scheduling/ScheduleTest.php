@@ -60,6 +60,7 @@ it('schedules the shop reasoned by hand', function () {
 
 it('keeps every rule on random shops, by every rule of who goes first, forward and backward', function (int $seed) {
     $files = (new RandomShop($seed, 30, 4))->files();
+    $seed % 4 === 0 && $files['plan.csv'] .= "calendars,off\n";
     foreach (ScheduleRule::cases() as $place => $rule) {
         $direction = ($seed + $place) % 2 === 0 ? ScheduleDirection::Forward : ScheduleDirection::Backward;
         [$rows, $checker, $schedule] = scheduled($files, shopOptions(['rule' => $rule, 'direction' => $direction]));
