@@ -112,7 +112,7 @@ final class PlanStore
 
     private function supplies(int $run, Plan $plan): void
     {
-        $causes = new Causes($plan->structure, $plan->pegs());
+        $causes = new Causes($plan);
         $insert = new BulkInsert('plan_supplies', [
             'run_id', 'n', 'point', 'kind', 'type', 'name', 'rank', 'qty', 'start', 'due', 'effective', 'available', 'earliest', 'priority',
             'pinned', 'released', 'overdue',

@@ -11,11 +11,8 @@ use Illuminate\Console\Command;
 use InvalidArgumentException;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleReader;
-use Yposta\Core\Bundle\BundleRefused;
 use Yposta\Core\Plan\PlanWriter;
 use Yposta\Core\Planner;
-use Yposta\Core\Quantity\QuantityOutOfRange;
-use Yposta\Core\Structure\LoopFound;
 
 final class PlanCommand extends Command
 {
@@ -29,37 +26,24 @@ final class PlanCommand extends Command
     {
         ini_set('memory_limit', '-1');
         gc_disable(); // a plan is one large web of objects that live to the end; looking for rubbish in it costs a third of the time
-        $out = (string) $this->option('out');
-        if ($out === '') {
-            $this->complain(['Say where the result goes: --out=DIR']);
 
-            return 2;
-        }
-        try {
+        return $this->orRefused(function () use ($reader, $planner): void {
+            $out = (string) $this->option('out');
+            $out !== '' || throw new InvalidArgumentException('Say where the result goes: --out=DIR');
             $contents = $reader->read(BundleFolder::open((string) $this->argument('bundle')));
             $this->note($contents->warnings);
             $watch = new Stopwatch;
             $plan = $planner->plan($contents->network, $contents->options, $watch);
             $watch->stop();
             $streams = $this->streams($out);
-        } catch (BundleRefused $refused) {
-            $this->complain($refused->lines(Words::of()));
-
-            return 2;
-        } catch (LoopFound|QuantityOutOfRange|InvalidArgumentException|RuntimeException $refused) {
-            $this->complain([$this->told($refused)]);
-
-            return 2;
-        }
-        (new PlanWriter($plan, Words::of($plan->options->planDate)))->write($streams);
-        array_map(fclose(...), $streams);
-        $this->line(count($plan->proposals()).' proposals, '.count($plan->messages()).' messages.');
-        $this->line(sprintf(
-            'core: net %.3f s, projection %.3f s, peak %d MiB', $watch->seconds('structure', 'projection'),
-            $watch->seconds('projection'), memory_get_peak_usage(true) >> 20,
-        ));
-
-        return 0;
+            (new PlanWriter($plan, Words::of($plan->options->planDate)))->write($streams);
+            array_map(fclose(...), $streams);
+            $this->line(count($plan->proposals()).' proposals, '.count($plan->messages()).' messages.');
+            $this->line(sprintf(
+                'core: net %.3f s, projection %.3f s, peak %d MiB', $watch->seconds('structure', 'projection'),
+                $watch->seconds('projection'), memory_get_peak_usage(true) >> 20,
+            ));
+        });
     }
 
     /** @return array<string, resource> */

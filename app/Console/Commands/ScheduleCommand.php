@@ -10,7 +10,6 @@ use Illuminate\Console\Command;
 use InvalidArgumentException;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleReader;
-use Yposta\Core\Bundle\BundleRefused;
 use Yposta\Core\Bundle\CsvLines;
 use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Capacity\Shop;
@@ -19,7 +18,6 @@ use Yposta\Core\Declaration\InvalidField;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\PlanWriter;
 use Yposta\Core\Planner;
-use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Scheduling\Improvement;
 use Yposta\Core\Scheduling\Load;
 use Yposta\Core\Scheduling\Schedule;
@@ -28,7 +26,6 @@ use Yposta\Core\Scheduling\ScheduleDirection;
 use Yposta\Core\Scheduling\ScheduleOptions;
 use Yposta\Core\Scheduling\Scheduler;
 use Yposta\Core\Scheduling\ScheduleRule;
-use Yposta\Core\Structure\LoopFound;
 
 final class ScheduleCommand extends Command
 {
@@ -51,25 +48,16 @@ final class ScheduleCommand extends Command
     {
         ini_set('memory_limit', '-1');
         gc_disable(); // a plan is one large web of objects that live to the end
-        $out = $this->text('out');
-        try {
+
+        return $this->orRefused(function () use ($reader, $planner): void {
+            $out = $this->text('out');
             $out !== '' || throw new InvalidArgumentException('Say where the result goes: --out=DIR');
             is_dir($out) || @mkdir($out, 0o777, true) || throw new RuntimeException("{$out} cannot be made");
             $contents = $reader->read(BundleFolder::open((string) $this->argument('bundle')));
             $this->note($contents->warnings);
             $options = $this->scheduleOptions($contents->options->planDate);
             $this->written($planner->plan($contents->network, $contents->options), $out, $options);
-        } catch (BundleRefused $refused) {
-            $this->complain($refused->lines(Words::of()));
-
-            return 2;
-        } catch (LoopFound|QuantityOutOfRange|InvalidArgumentException|RuntimeException $refused) {
-            $this->complain([$this->told($refused)]);
-
-            return 2;
-        }
-
-        return 0;
+        });
     }
 
     private function written(Plan $plan, string $out, ScheduleOptions $options): void

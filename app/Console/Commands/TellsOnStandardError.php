@@ -5,14 +5,42 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Support\Words;
+use InvalidArgumentException;
+use RuntimeException;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Throwable;
+use Yposta\Core\Bundle\BundleRefused;
 use Yposta\Core\Bundle\RowError;
+use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Support\Spoken;
 
 /** For commands whose output is read by programs: what is wrong goes to standard error. */
 trait TellsOnStandardError
 {
+    /**
+     * Does something with a bundle; where it is refused, says why.
+     *
+     * @param  callable(): mixed  $do
+     * @return int exit status: 2 where it was refused
+     */
+    private function orRefused(callable $do): int
+    {
+        try {
+            $do();
+        } catch (BundleRefused $refused) {
+            $this->complain($refused->lines(Words::of()));
+
+            return 2;
+        } catch (LoopFound|QuantityOutOfRange|InvalidArgumentException|RuntimeException $refused) {
+            $this->complain([$this->told($refused)]);
+
+            return 2;
+        }
+
+        return 0;
+    }
+
     /** What went wrong, in words; without any database. */
     private function told(Throwable $trouble): string
     {

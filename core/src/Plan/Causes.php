@@ -7,66 +7,55 @@ namespace Yposta\Core\Plan;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
-use Yposta\Core\Structure\Structure;
 
 /**
- * Whom each supply is for in the end: sales, forecast, or the stock rule (safety stock, rounding, what nobody needs).
+ * Whom each supply is for in the end: sales, forecast, safety stock; the rest is for nobody: lot sizes, and what is not needed.
  *
- * Followed up the pegs; a component is for whatever its order is for, in the same shares.
+ * Followed up the pegs; a component is for whatever its order is for, in the same shares. Shares are proportions and no quantities, so that
+ * floating point does for them.
  */
 final class Causes
 {
     /** A whole, in millionths. */
-    public const WHOLE = 1_000_000;
+    private const WHOLE = 1_000_000;
 
-    /** @var array<int, array{int, int}> shares of sales and forecast by supply's object id */
+    /** @var array<int, array{float, float, float}> of sales, forecast and safety stock, by the supply's object id */
     private array $shares = [];
 
-    /** @var array<int, list<Peg>> by point */
-    private array $pegs = [];
-
-    /** @param  list<Peg>  $pegs */
-    public function __construct(Structure $structure, array $pegs)
+    public function __construct(Plan $plan)
     {
-        foreach ($pegs as $peg) {
-            $this->pegs[$peg->supply->point][] = $peg;
-        }
-        foreach ($structure->netting as $index) {
-            $this->follow($this->pegs[$index] ?? []);
+        foreach ($plan->structure->netting as $index) {
+            foreach ($plan->pegsAt($index) as $peg) {
+                $this->add($peg);
+            }
         }
     }
 
     /** @return array{int, int} millionths of the supply that are for sales and for forecast; the rest is for the stock rule */
     public function of(Supply $supply): array
     {
-        return $this->shares[spl_object_id($supply)] ?? [0, 0];
+        [$sales, $forecast] = $this->shares($supply);
+
+        return [(int) round($sales * self::WHOLE), (int) round($forecast * self::WHOLE)];
     }
 
-    /** @param  list<Peg>  $pegs  of one point; those of the points above have been followed */
-    private function follow(array $pegs): void
+    /** @return array{float, float, float} shares of sales, forecast and safety stock */
+    public function shares(Supply $supply): array
     {
-        foreach ($pegs as $peg) {
-            [$sales, $forecast] = match ($peg->demand->kind) {
-                DemandKind::Sales => [self::WHOLE, 0],
-                DemandKind::Forecast => [0, self::WHOLE],
-                DemandKind::Safety => [0, 0],
-                default => $peg->demand->for === null ? [0, 0] : $this->of($peg->demand->for),
-            };
-            $key = spl_object_id($peg->supply);
-            $part = self::share($peg->qty, $peg->supply->qty);
-            $shares = $this->shares[$key] ?? [0, 0];
-            $this->shares[$key] = [$shares[0] + intdiv($sales * $part, self::WHOLE), $shares[1] + intdiv($forecast * $part, self::WHOLE)];
-        }
+        return $this->shares[spl_object_id($supply)] ?? [0.0, 0.0, 0.0];
     }
 
-    /** The part of a whole, in millionths; large numbers lose digits that a share of a millionth does not need. */
-    private static function share(int $part, int $whole): int
+    /** What the demand is for has been followed before: its order stands above. */
+    private function add(Peg $peg): void
     {
-        while ($part > 9_000_000_000_000) {
-            $part = intdiv($part, 10);
-            $whole = intdiv($whole, 10);
-        }
-
-        return $whole === 0 ? self::WHOLE : min(self::WHOLE, intdiv($part * self::WHOLE, $whole));
+        [$sales, $forecast, $safety] = match ($peg->demand->kind) {
+            DemandKind::Sales => [1.0, 0.0, 0.0],
+            DemandKind::Forecast => [0.0, 1.0, 0.0],
+            DemandKind::Safety => [0.0, 0.0, 1.0],
+            DemandKind::Part, DemandKind::Out => $peg->demand->for === null ? [0.0, 0.0, 0.0] : $this->shares($peg->demand->for),
+        };
+        $part = $peg->qty / $peg->supply->qty;
+        $own = $this->shares($peg->supply);
+        $this->shares[spl_object_id($peg->supply)] = [$own[0] + $sales * $part, $own[1] + $forecast * $part, $own[2] + $safety * $part];
     }
 }

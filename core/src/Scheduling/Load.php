@@ -11,6 +11,7 @@ use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Capacity\Work;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Buckets;
+use Yposta\Core\Plan\Causes;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Supply;
@@ -30,7 +31,7 @@ final class Load
     /** @var array<string, list<LoadCell>> by centre, by place of the period */
     public array $cells = [];
 
-    private readonly Shares $shares;
+    private readonly Causes $causes;
 
     /** The first minute that counts. */
     private readonly int $now;
@@ -46,7 +47,7 @@ final class Load
         $options = $plan->options;
         $this->periods = (new Buckets($options->bucket, $options->planDate, $options->horizonEnd))->spans();
         $this->now = $options->planDate * Minute::DAY;
-        $this->shares = new Shares($plan);
+        $this->causes = new Causes($plan);
         foreach ($shop->centres() as $centre) {
             $this->cells[$centre] = array_map(fn (int $capacity) => new LoadCell($capacity), $this->capacities($centre));
         }
@@ -127,7 +128,7 @@ final class Load
         $work = $laid->work;
         $to = $laid->end <= $this->now ? 0 : $this->open($work->centre)->until($laid->end);
         $from = $to - $work->minutes;
-        $shares = $this->shares->of($laid->supply);
+        $shares = $this->causes->shares($laid->supply);
         $ends = $this->ends[$work->centre] ??= $this->endsOf($work->centre);
         $cells = $this->cells[$work->centre];
         for ($place = self::place($ends, $from); $from < $to && isset($cells[$place]); $place++) {

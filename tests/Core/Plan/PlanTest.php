@@ -97,7 +97,7 @@ it('follows causes up to sales, forecast and the stock rule', function () {
         'sales' => "order,line,item,site,qty,due\nS1,1,TOP,MAIN,6,2026-03-20\n",
         'forecasts' => "forecast,item,site,bucket,start,qty\nF,TOP,MAIN,day,2026-03-20,10\n",
     ]));
-    $causes = new Causes($plan->structure, $plan->pegs());
+    $causes = new Causes($plan);
 
     expect($causes->of($plan->proposals()[0]))->toBe([600_000, 400_000])
         ->and($causes->of($plan->proposals()[1]))->toBe([300_000, 200_000]);
