@@ -46,6 +46,15 @@ final readonly class LargeShop
             $files['orders.csv'] .= "M{$order},make,firm,A{$random->getInt(1, 200)},MAIN,{$random->getInt(1, 20)},{$due},{$random->getInt(1, 9)}\n";
         }
 
+        return self::asStreams($files);
+    }
+
+    /**
+     * @param  array<string, string>  $files  contents by file name
+     * @return array<string, resource>
+     */
+    public static function asStreams(array $files): array
+    {
         return array_map(function (string $text) {
             $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('no room');
             fwrite($stream, $text);

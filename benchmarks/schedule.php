@@ -3,12 +3,15 @@
 declare(strict_types=1);
 
 use App\Console\Commands\ServeCommand;
+use Benchmarks\ClassicShop;
 use Benchmarks\LargeShop;
 use Yposta\Core\Bundle\BundleReader;
 use Yposta\Core\Capacity\Shop;
+use Yposta\Core\Plan\Plan;
 use Yposta\Core\Planner;
 use Yposta\Core\Scheduling\Improvement;
 use Yposta\Core\Scheduling\Load;
+use Yposta\Core\Scheduling\ScheduleAim;
 use Yposta\Core\Scheduling\ScheduleOptions;
 use Yposta\Core\Scheduling\Scheduler;
 use Yposta\Core\Structure\LoopCheck;
@@ -28,21 +31,37 @@ $timed = function (callable $work): float {
 
     return (hrtime(true) - $began) / 1e9;
 };
+$planned = function (array $streams): Plan {
+    $contents = (new BundleReader(new LoopCheck))->read($streams);
+
+    return (new Planner)->plan($contents->network, $contents->options);
+};
 foreach ([[50_000, 200, 365, true], [2_000, 20, 60, false], [10_000, 50, 90, false]] as [$operations, $centres, $days, $onlyLoad]) {
-    $contents = (new BundleReader(new LoopCheck))->read((new LargeShop($operations, $centres, $days))->streams());
-    $plan = (new Planner)->plan($contents->network, $contents->options);
+    $plan = $planned((new LargeShop($operations, $centres, $days))->streams());
     $shop = new Shop($plan->network);
     $load = $timed(fn () => new Load($plan, $shop));
     printf('%6d operations, %3d centres, %3d days: load %.2f s', $operations, $centres, $days, $load);
     if (! $onlyLoad) {
-        $options = new ScheduleOptions(now: $plan->options->planDate * 1440, steps: 5);
+        $options = new ScheduleOptions(now: $plan->options->planDate * 1440, steps: 60);
         $scheduler = new Scheduler($plan, $shop, $options);
         $schedule = $scheduler->schedule();
         printf(', schedule %.2f s', $timed(function () use ($scheduler, &$schedule): void {
             $schedule = $scheduler->schedule();
         }));
-        $seconds = $timed(fn () => (new Improvement($scheduler, $options))->of($schedule, $scheduler->sequence(), fn () => true));
+        $seconds = $timed(fn () => (new Improvement($scheduler, $options))->of($schedule, fn () => true));
         printf(', %.1f steps of improvement a second', $options->steps / $seconds);
     }
     echo "\n";
+}
+foreach (['6 x 6, best 55' => [ClassicShop::SIX, 3], '10 x 10, best 930' => [ClassicShop::TEN, 10]] as $name => [$text, $limit]) {
+    foreach ([1, 2, 3] as $seed) {
+        $plan = $planned(LargeShop::asStreams((new ClassicShop($text))->files()));
+        $options = new ScheduleOptions(now: $plan->options->planDate * 1440, aim: ScheduleAim::Makespan, steps: 10_000_000, seed: $seed);
+        $scheduler = new Scheduler($plan, new Shop($plan->network, $plan->options->calendars), $options);
+        $began = hrtime(true);
+        [$schedule, $steps] = (new Improvement($scheduler, $options))->of(
+            $scheduler->schedule(), fn () => hrtime(true) - $began < $limit * 1e9,
+        );
+        printf("%s: %d after %d s, %d steps a second\n", $name, $schedule->figures()['makespan_min'], $limit, intdiv($steps, $limit));
+    }
 }

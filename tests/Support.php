@@ -130,6 +130,17 @@ final class Support
      */
     public static function small(array $files, bool $checked = true): Contents
     {
+        $bundle = self::smallFiles($files);
+
+        return $checked ? self::bundle($bundle) : (new BundleReader)->read(array_map(self::stream(...), $bundle));
+    }
+
+    /**
+     * @param  array<string, string>  $files  by name without ending
+     * @return array<string, string> with what every small bundle has, by file name
+     */
+    public static function smallFiles(array $files): array
+    {
         $defaults = [
             'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-04-30\n",
             'calendars' => "calendar,weekdays\nWORK,12345\n",
@@ -141,7 +152,7 @@ final class Support
             $bundle["{$name}.csv"] = $text;
         }
 
-        return $checked ? self::bundle($bundle) : (new BundleReader)->read(array_map(self::stream(...), $bundle));
+        return $bundle;
     }
 
     /**

@@ -13,6 +13,29 @@ use Brick\Math\RoundingMode;
  */
 final class ScheduleChecker
 {
+    /** What a field without text stands for, by file; other fields are empty. */
+    private const DEFAULTS = [
+        'sites.csv' => ['calendar' => ''],
+        'work_centres.csv' => ['kind' => '', 'units' => '1', 'efficiency_pct' => '100', 'calendar' => ''],
+        'shifts.csv' => ['units' => ''],
+        'closures.csv' => ['unit' => '', 'units' => ''],
+        'operations.csv' => [
+            'site' => '', 'setup_min' => '0', 'run_min' => '0', 'base_qty' => '1', 'queue_min' => '0', 'move_min' => '0', 'crew' => '1',
+            'setup_family' => '',
+        ],
+        'operation_alternatives.csv' => ['site' => '', 'speed_pct' => '100'],
+        'setup_changes.csv' => [],
+        'order_operations.csv' => [
+            'setup_min' => '0', 'run_min' => '0', 'crew' => '1', 'done_qty' => '0', 'start' => '', 'end' => '', 'units' => '', 'fixed' => '0',
+        ],
+        'orders.csv' => ['not_before' => '', 'finish_by' => '', 'hold' => '0', 'priority' => '5', 'received' => '0', 'start' => ''],
+        'bom.csv' => ['op' => ''],
+        'order_components.csv' => ['op' => ''],
+    ];
+
+    /** @var array<string, list<array<string, string>>> rows by file name */
+    private readonly array $files;
+
     /** @var list<string> what is wrong */
     public array $faults = [];
 
@@ -34,13 +57,19 @@ final class ScheduleChecker
      * @param  list<string>  $frozenMoved  as order and number
      */
     public function __construct(
-        private readonly array $files,
+        array $files,
         private readonly array $plan,
         private readonly array $after,
         array $schedule,
         private readonly array $options,
         private readonly array $frozenMoved,
     ) {
+        foreach (self::DEFAULTS as $file => $defaults) {
+            $files[$file] = array_map(
+                fn (array $row) => [...$defaults, ...array_filter($row, fn (string $text) => $text !== '')], $files[$file] ?? [],
+            );
+        }
+        $this->files = $files;
         $settings = array_column($files['plan.csv'], 'value', 'key');
         $this->planMinute = NaiveShop::minute("{$settings['plan_date']} 00:00");
         $last = $this->planMinute;

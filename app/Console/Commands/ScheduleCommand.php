@@ -100,7 +100,7 @@ final class ScheduleCommand extends Command
         $began = hrtime(true);
         $seconds = fn () => (hrtime(true) - $began) / 1e9;
         [$best, $steps] = (new Improvement($scheduler, $options))->of(
-            $schedule, $scheduler->sequence(), fn () => $seconds() < $limit,
+            $schedule, fn () => $seconds() < $limit,
         );
 
         return [$best, $steps, $seconds()];

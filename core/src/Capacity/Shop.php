@@ -5,12 +5,19 @@ declare(strict_types=1);
 namespace Yposta\Core\Capacity;
 
 use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Network\Network;
 
 /** The work centres of a network with their time, and the operations of what is made. */
 final class Shop
 {
+    /** Days before the first that is asked about, from which on open minutes are counted. */
+    private const DAYS_BEFORE = 14;
+
     public readonly Routings $routings;
+
+    /** @var array<string, OpenTime> by centre and units */
+    private array $open = [];
 
     /** @var array<string, CentreTime> by code */
     private array $times = [];
@@ -45,6 +52,23 @@ final class Shop
     public function time(string $centre): CentreTime
     {
         return $this->times[$centre] ??= $this->timeOf($centre);
+    }
+
+    /**
+     * When all of some units of a centre are on together.
+     *
+     * @param  list<int>  $units  numbers
+     * @param  int  $from  the first minute that is asked about
+     */
+    public function open(string $centre, array $units, int $from): OpenTime
+    {
+        $key = $centre."\x1f".implode(' ', $units);
+        $open = $this->open[$key] ?? null;
+        if ($open === null || $open->first > Minute::day($from)) {
+            $open = $this->open[$key] = new OpenTime($this->time($centre), Minute::day($from) - self::DAYS_BEFORE, $units);
+        }
+
+        return $open;
     }
 
     /** What decides the lead time of a point that is made and has no days of its own; null where it has no operations. */

@@ -20,6 +20,18 @@ final readonly class Units
         return $unit >= 1 && $unit <= $this->top && ! isset($this->without[$unit]);
     }
 
+    /** @param  list<int>  $units */
+    public function haveAll(array $units): bool
+    {
+        foreach ($units as $unit) {
+            if (! $this->has($unit)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** Without one of them. */
     public function withoutUnit(int $unit): self
     {

@@ -8,7 +8,6 @@ use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Capacity\CentreTime;
 use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Capacity\Units;
-use Yposta\Core\Network\Network;
 
 /**
  * The units of all centres and what stands on them: finds where an operation could stand without breaking the rules of minutes, units and
@@ -16,20 +15,11 @@ use Yposta\Core\Network\Network;
  */
 final class Machines
 {
-    /** Days after which it is given up to find open minutes. */
-    private const FURTHEST = 4_000;
-
     /** @var array<string, array<int, list<array{int, int, string}>>> from, to and family of what stands on a unit, in order of time */
     private array $busy = [];
 
-    /** @var array<string, array<string, int>> setup by centre, and by both families */
-    private array $changes = [];
-
-    public function __construct(private readonly Shop $shop, Network $network)
+    public function __construct(private readonly Shop $shop, private readonly SetupChanges $changes)
     {
-        foreach ($network->setupChanges as $row) {
-            $this->changes[$row->workCentre]["{$row->fromFamily}\x1f{$row->toFamily}"] = $row->setup;
-        }
     }
 
     /** The place at which an operation ends soonest, from a moment on; null where there is none. */
@@ -68,7 +58,7 @@ final class Machines
     public function put(Task $task, Placed $placed): void
     {
         // Where setups depend on what ran before, what takes no time keeps its place in the sequence, too.
-        $isKept = $placed->minutes > 0 || isset($this->changes[$placed->centre]);
+        $isKept = $placed->minutes > 0 || $this->changes->at($placed->centre);
         foreach ($isKept ? $placed->units : [] as $unit) {
             $list = $this->busy[$placed->centre][$unit] ?? [];
             array_splice($list, self::firstEndingAfter($list, $placed->start), 0, [[$placed->start, $placed->end, $task->family]]);
@@ -90,7 +80,7 @@ final class Machines
     {
         $minutes = $choice->minutes($choice->setup);
 
-        return $minutes === 0 ? $from : $this->span($choice->centre, range(1, $task->crew), $from, $minutes)[1] ?? null;
+        return $minutes === 0 ? $from : $this->shop->open($choice->centre, range(1, $task->crew), $from)->span($from, $minutes)[1] ?? null;
     }
 
     /**
@@ -109,7 +99,7 @@ final class Machines
         for ($day = Minute::day($before - 1); $left > 0 && ($day + 1) * Minute::DAY > $placed->start; $day--) {
             foreach (array_reverse($this->shop->time($placed->centre)->day($day)) as $stretch) {
                 $to = min($stretch->to, $before);
-                if ($to <= $stretch->from || ! self::hasAll($stretch->units, $placed->units)) {
+                if ($to <= $stretch->from || ! $stretch->units->haveAll($placed->units)) {
                     continue;
                 }
                 $end ??= $to;
@@ -168,7 +158,7 @@ final class Machines
     private function fit(Task $task, CentreChoice $choice, array $units, int $from): ?Placed
     {
         $setup = $choice->setup;
-        if (isset($this->changes[$choice->centre])) {
+        if ($this->changes->at($choice->centre)) {
             $setup = $task->begun ? 0 : $this->setup($task, $choice, $units);
             foreach ($units as $unit) {
                 $list = $this->busy[$choice->centre][$unit] ?? [];
@@ -179,7 +169,8 @@ final class Machines
         if ($minutes === 0) {
             return new Placed($choice->centre, $units, $from, $from, $setup, 0);
         }
-        while (($span = $this->span($choice->centre, $units, $from, $minutes)) !== null) {
+        $open = $this->shop->open($choice->centre, $units, $from);
+        while (($span = $open->span($from, $minutes)) !== null) {
             $free = $this->freeFrom($choice->centre, $units, ...$span);
             if ($free === null) {
                 return new Placed($choice->centre, $units, $span[0], $span[1], $setup, $minutes);
@@ -202,42 +193,10 @@ final class Machines
                     break;
                 }
             }
-            $setups[] = match (true) {
-                $before === '' || $task->family === '' => $choice->setup,
-                isset($this->changes[$choice->centre]["{$before}\x1f{$task->family}"]) => $this->changes[$choice->centre]["{$before}\x1f{$task->family}"],
-                $before === $task->family => 0,
-                default => $choice->setup,
-            };
+            $setups[] = $this->changes->between($choice->centre, $before, $task->family, $choice->setup);
         }
 
         return $setups === [] ? $choice->setup : max($setups);
-    }
-
-    /**
-     * The first so many minutes from a moment on at which all of some units are on.
-     *
-     * @param  list<int>  $units
-     * @return array{int, int}|null first minute, and the minute behind the last
-     */
-    private function span(string $centre, array $units, int $from, int $minutes): ?array
-    {
-        $time = $this->time($centre);
-        $start = null;
-        for ($day = Minute::day($from), $last = $day + self::FURTHEST; $day < $last; $day++) {
-            foreach ($time->day($day) as $stretch) {
-                if ($stretch->to <= $from || ! self::hasAll($stretch->units, $units)) {
-                    continue;
-                }
-                $begin = max($from, $stretch->from);
-                $start ??= $begin;
-                if ($stretch->to - $begin >= $minutes) {
-                    return [$start, $begin + $minutes];
-                }
-                $minutes -= $stretch->to - $begin;
-            }
-        }
-
-        return null;
     }
 
     /**
@@ -262,18 +221,6 @@ final class Machines
     private function time(string $centre): CentreTime
     {
         return $this->shop->time($centre);
-    }
-
-    /** @param  list<int>  $units */
-    private static function hasAll(Units $on, array $units): bool
-    {
-        foreach ($units as $unit) {
-            if (! $on->has($unit)) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /** @param  list<array{int, int, string}>  $list */

@@ -19,6 +19,11 @@ final class Scheduler
 {
     private readonly Jobs $jobs;
 
+    /** @var int|null hundredths of a day by which each unit of weight makes a job more urgent; null for the rule */
+    private ?int $urgency = null;
+
+    private readonly SetupChanges $setups;
+
     /** @var array<string, true> operations that cannot keep their place, by job and place */
     private array $moved = [];
 
@@ -27,6 +32,9 @@ final class Scheduler
 
     /** @var array<string, Placed> by job and place */
     private array $placed = [];
+
+    /** @var array<string, Placed> by job and place, before what is early was moved later */
+    private array $forward = [];
 
     /** @var array<string, true> operations that waited for a unit */
     private array $waited = [];
@@ -39,46 +47,66 @@ final class Scheduler
     public function __construct(private readonly Plan $plan, private readonly Shop $shop, private readonly ScheduleOptions $options)
     {
         $this->jobs = new Jobs($plan, $shop, $options);
+        $this->setups = new SetupChanges($plan->network);
     }
 
-    /** @return list<int> places of jobs in the order in which their first operations stand */
-    public function sequence(): array
+    /** @param  int|null  $urgency  hundredths of a day by which each unit of weight makes a job more urgent; null for the rule */
+    public function schedule(?int $urgency = null): Schedule
     {
-        $starts = [];
-        foreach ($this->jobs->all as $job) {
-            $first = $this->placed["{$job->place} 0"] ?? null;
-            $first === null || $starts[$job->place] = $first->start;
-        }
-        asort($starts);
-
-        return array_keys($starts);
-    }
-
-    /** @param  list<int>|null  $sequence  places of jobs in the order in which they go first; null for the rule */
-    public function schedule(?array $sequence = null): Schedule
-    {
+        $this->urgency = $urgency;
         $this->moved = $this->given = [];
         $this->jobs->takeAll();
-        while (! $this->pass($sequence)) {
+        while (! $this->pass()) {
             // again, without what could not stay
         }
+        $this->forward = $this->placed;
+
+        return $this->made();
+    }
+
+    /** What was scheduled, as sequences that can be changed; null where it cannot be told who follows whom. */
+    public function sequences(): ?Sequences
+    {
+        $sequences = new Sequences(
+            new TaskList($this->jobs, $this->forward, $this->moved), $this->shop, $this->setups, $this->forward,
+            fn (Task $task) => $this->earliest($task, false),
+        );
+
+        return $sequences->reckonAll() ? $sequences : null;
+    }
+
+    /** The schedule by changed sequences, with all dates as they come of it; null where something would not keep its place. */
+    public function by(Sequences $sequences): ?Schedule
+    {
+        $this->machines = new Machines($this->shop, $this->setups);
+        $this->placed = $this->waited = [];
+        $this->dates = new ShopDates($this->plan);
+        foreach ($sequences->order() as $number) {
+            $task = $sequences->tasks[$number];
+            if (! $sequences->settle($number, $this->earliest($task, false))) {
+                return null;
+            }
+            $this->stands($task, $sequences->placed($number), $this->earliest($task));
+        }
+
+        return $this->made();
+    }
+
+    private function made(): Schedule
+    {
         $this->options->direction === ScheduleDirection::Backward && $this->pushLater();
 
         return new Schedule($this->plan, $this->jobs, $this->placed, $this->moved, $this->given, $this->waited);
     }
 
-    /**
-     * Whether all that kept its place could keep it.
-     *
-     * @param  list<int>|null  $sequence
-     */
-    private function pass(?array $sequence): bool
+    /** Whether all that kept its place could keep it. */
+    private function pass(): bool
     {
-        $this->machines = new Machines($this->shop, $this->plan->network);
+        $this->machines = new Machines($this->shop, $this->setups);
         $this->placed = $this->waited = [];
         $this->dates = new ShopDates($this->plan);
         $this->keep();
-        $turns = new Turns($this->jobs, $this->options, $this->given, $sequence);
+        $turns = new Turns($this->jobs, $this->options, $this->given, $this->urgency);
         $isSound = true;
         while (($task = $turns->next($this->machines, $this->earliest(...))) !== null) {
             $key = "{$task->job} {$task->place}";
@@ -88,6 +116,7 @@ final class Scheduler
                     $this->moved[$key] = true;
                     $isSound = false;
                 }
+                $this->finishWith($task);
             } else {
                 $placed = $this->machines->soonest($task, $from);
                 if ($placed === null) {
@@ -96,17 +125,29 @@ final class Scheduler
 
                     return false;
                 }
-                $this->machines->put($task, $placed);
-                $this->placed[$key] = $placed;
-                $alone = $this->machines->alone($task, $task->choices[0], $from);
-                $alone !== null && $placed->end > $alone && $this->waited[$key] = true;
+                $this->stands($task, $placed, $from);
             }
-            $job = $this->jobs->all[$task->job];
-            $task === $job->last() && $this->dates->finish($job, $this->endOf($job));
             $turns->done($task);
         }
 
         return $isSound;
+    }
+
+    /** @param  int  $from  since when it could have begun */
+    private function stands(Task $task, Placed $placed, int $from): void
+    {
+        $this->machines->put($task, $placed);
+        $this->placed["{$task->job} {$task->place}"] = $placed;
+        $alone = $this->machines->alone($task, $task->choices[0], $from);
+        $alone !== null && $placed->end > $alone && $this->waited["{$task->job} {$task->place}"] = true;
+        $this->finishWith($task);
+    }
+
+    /** The last operation of a job says when it is there. */
+    private function finishWith(Task $task): void
+    {
+        $job = $this->jobs->all[$task->job];
+        $task === $job->last() && $this->dates->finish($job, $this->endOf($job));
     }
 
     /** Puts what keeps its place there, the first first; what cannot be there is placed like others. */
@@ -135,18 +176,24 @@ final class Scheduler
         }
     }
 
-    /** The first minute at which an operation may start; all that it waits for has been placed. */
-    private function earliest(Task $task): int
+    /**
+     * The first minute at which an operation may start; all that it waits for has been placed.
+     *
+     * @param  bool  $isWhole  whether what it waits for in the schedule counts
+     */
+    private function earliest(Task $task, bool $isWhole = true): int
     {
         $job = $this->jobs->all[$task->job];
         $from = $job->notBefore;
-        if ($task->place > 0) {
+        if ($isWhole && $task->place > 0) {
             $before = $job->tasks[$task->place - 1];
             $end = $this->placed["{$before->job} {$before->place}"]->end;
             $from = max($from, $end + Quantity::lots($before->move + $task->queue, Quantity::ONE));
         }
         foreach ($task->waits as [$supply]) {
-            $from = max($from, $this->there($supply));
+            if ($isWhole || $this->jobs->of($supply) === null) {
+                $from = max($from, $this->there($supply));
+            }
         }
 
         return $from;

@@ -24,21 +24,17 @@ final class Turns
     /** @var array<int, int> place of the next operation of each job */
     private array $next = [];
 
-    /** @var array<int, int>|null places of jobs in a sequence that was given */
-    private readonly ?array $turn;
-
     /**
      * @param  array<int, string>  $without  jobs that are left out
-     * @param  list<int>|null  $sequence  places of jobs in the order in which they go first; null for the rule
+     * @param  int|null  $urgency  hundredths of a day by which each unit of weight makes a job more urgent; null for the rule
      */
     public function __construct(
         private readonly Jobs $jobs,
         private readonly ScheduleOptions $options,
         array $without,
-        ?array $sequence,
+        private readonly ?int $urgency = null,
     ) {
         $this->heap = new SplMinHeap;
-        $this->turn = $sequence === null ? null : array_flip($sequence);
         foreach ($jobs->all as $job) {
             if (isset($without[$job->place])) {
                 continue;
@@ -69,7 +65,7 @@ final class Turns
             [, $first] = $this->heap->extract();
         } while (! isset($this->ready[$first]));
         $task = $this->ready[$first][1];
-        if ($this->options->rule === ScheduleRule::Setup && $this->turn === null && ! $task->begun) {
+        if ($this->options->rule === ScheduleRule::Setup && $this->urgency === null && ! $task->begun) {
             $task = $this->leastSetup($task, $machines, $earliest);
         }
         unset($this->ready["{$task->job} {$task->place}"]);
@@ -110,7 +106,9 @@ final class Turns
         $begun = $task->begun ? 0 : 1;
 
         return match (true) {
-            $this->turn !== null => [$begun, $this->turn[$job->place] ?? $job->place, $task->op],
+            $this->urgency !== null => [
+                $begun, 100 * $job->due - $this->urgency * $job->weight(), $job->supply->rank, $job->place, $task->op,
+            ],
             $this->options->rule === ScheduleRule::Priority => [$begun, $priority, $job->due, $job->supply->rank, $job->place, $task->op],
             $this->options->rule === ScheduleRule::Listed => [$begun, $job->listed, $job->place, $task->op],
             default => [$begun, $job->due, $priority, $job->supply->rank, $job->place, $task->op],
