@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AvailabilityController;
 use App\Http\Controllers\BundleController;
+use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DraftController;
 use App\Http\Controllers\JournalController;
@@ -85,6 +86,11 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/shortages/unsent', [ShortageController::class, 'countUnsent']);
     Route::post('/shortages/accept', [ShortageController::class, 'accept']);
     Route::post('/shortages/resolve', [ShortageController::class, 'resolve']);
+
+    Route::get('/capacity', [CapacityController::class, 'index']);
+    Route::get('/capacity/load', [CapacityController::class, 'load']);
+    Route::get('/capacity/cell', [CapacityController::class, 'cell']);
+    Route::get('/capacity/reliefs', [CapacityController::class, 'reliefs']);
 
     Route::get('/draft', [DraftController::class, 'show']);
     Route::post('/draft/lines', [DraftController::class, 'store']);

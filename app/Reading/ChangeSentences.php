@@ -39,7 +39,7 @@ final readonly class ChangeSentences
         $values = [];
         foreach ($fields as $name => $value) {
             if (is_scalar($value)) {
-                $values[$name] = in_array($name, ['due', 'from', 'to', 'start'], true) ? $this->day((string) $value) : (string) $value;
+                $values[$name] = in_array($name, ['due', 'from', 'to', 'start'], true) ? $this->moment((string) $value) : (string) $value;
             }
         }
         $kind = (string) ($fields['change'] ?? '');
@@ -49,9 +49,12 @@ final readonly class ChangeSentences
             'release_order' => ($fields['released'] ?? true) === true ? $kind : 'recall_order',
             'swap_component' => isset($fields['qty']) ? 'swap_component_part' : $kind,
             'work_days' => ($fields['works'] ?? false) === true ? $kind : 'close_days',
+            'close_centre' => isset($fields['unit']) ? 'close_unit' : $kind,
             default => $kind,
         };
         $values['what'] = $this->what($fields);
+        $values['why'] = ($fields['reason'] ?? '') === '' ? '' : " ({$values['reason']})";
+        isset($values['weekdays']) && $values['weekdays'] = Words::weekdays($values['weekdays']);
         $values['whom'] = $this->whom($fields);
         $values['supply'] = $this->reference((string) ($fields['supply'] ?? ''));
         $values['demand'] = $this->reference((string) ($fields['demand'] ?? ''));
@@ -140,6 +143,12 @@ final readonly class ChangeSentences
             : (string) ($this->network === null
                 ? DB::table('items')->where('code', $item)->value('unit')
                 : $this->network->items[$item]->unit ?? '');
+    }
+
+    /** A day, a minute of one, or a time of day, which stays as it is. */
+    private function moment(string $text): string
+    {
+        return str_contains(substr($text, 0, 3), ':') ? $text : $this->day(substr($text, 0, 10)).substr($text, 10);
     }
 
     private function day(string $iso): string

@@ -22,6 +22,9 @@ use App\Support\Words;
 use App\Trials\Views\AvailabilityView;
 use App\Trials\Views\BalanceView;
 use App\Trials\Views\DraftEffects;
+use App\Trials\Views\LoadCellView;
+use App\Trials\Views\LoadView;
+use App\Trials\Views\ReliefView;
 use App\Trials\Views\RemedyView;
 use App\Trials\Views\ReservationView;
 use App\Trials\Views\ResolveAll;
@@ -415,6 +418,60 @@ final readonly class PlanQueries
         int $rows = ReservationFilter::ROWS,
     ): array {
         return get_object_vars(ReservationView::of($this->plan->live(), new ReservationFilter($site, $held, $status, $there, $q, $rows)));
+    }
+
+    /**
+     * How full work centres are.
+     *
+     * @param  Lines  $lines
+     * @param  array{bucket?: value-of<BucketSize>, from?: string, site?: string, kind?: string, q?: string, over?: bool}  $filter  a LoadFilter
+     * @return array<string, mixed> a LoadTable
+     */
+    public function load(array $lines, array $filter): array
+    {
+        return get_object_vars($this->plan->drafted(
+            DraftLines::changes($lines), fn (Trial $trial) => LoadView::table($trial, new LoadFilter(...$filter)),
+        ));
+    }
+
+    /**
+     * What fills a work centre in the day, week or month of a day.
+     *
+     * @param  Lines  $lines
+     * @param  value-of<BucketSize>  $bucket
+     * @return array<string, mixed> a LoadAnswer
+     *
+     * @throws Refused when there is no such centre
+     */
+    public function loadCell(array $lines, string $centre, string $day, string $bucket): array
+    {
+        return get_object_vars($this->plan->drafted(
+            DraftLines::changes($lines),
+            fn (Trial $trial) => LoadCellView::of($trial, $centre, Day::parse($day), BucketSize::from($bucket)),
+        ));
+    }
+
+    /**
+     * What would make a work centre do no more than it can in the day, week or month of a day.
+     *
+     * @param  Lines  $lines
+     * @param  value-of<BucketSize>  $bucket
+     * @param  callable(array<string, mixed>): void  $tell  is told each as it is found, a FoundRelief
+     * @return array{found: int}
+     *
+     * @throws Refused when there is no such centre
+     */
+    public function reliefs(array $lines, string $centre, string $day, string $bucket, callable $tell): array
+    {
+        return $this->plan->drafted(DraftLines::changes($lines), function (Trial $trial) use ($centre, $day, $bucket, $tell): array {
+            $found = 0;
+            foreach (ReliefView::of($trial, RunProposals::live(), $centre, Day::parse($day), BucketSize::from($bucket)) as $one) {
+                $tell(get_object_vars($one));
+                $found++;
+            }
+
+            return ['found' => $found];
+        });
     }
 
     /**

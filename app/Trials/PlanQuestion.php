@@ -22,11 +22,14 @@ enum PlanQuestion: string
     case Balances = 'balances';
     case Reservations = 'reservations';
     case Holdable = 'holdable';
+    case Load = 'load';
+    case LoadCell = 'loadCell';
+    case Reliefs = 'reliefs';
     case Countable = 'countable';
 
     /** Whether answers are told one by one as they are found. */
     public function tells(): bool
     {
-        return $this === self::Remedies;
+        return $this === self::Remedies || $this === self::Reliefs;
     }
 }

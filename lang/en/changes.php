@@ -32,6 +32,11 @@ return [
     'put_planning' => ':item planned as it was',
     'work_days' => 'Calendar :calendar works from :from to :to',
     'close_days' => 'Calendar :calendar closed from :from to :to',
+    'add_shift' => ':workCentre also :weekdays :from to :to',
+    'put_shifts' => 'Shifts of :workCentre as they were',
+    'close_centre' => ':workCentre down from :from to :to:why',
+    'close_unit' => 'Unit :unit of :workCentre down from :from to :to:why',
+    'put_closures' => 'Closures of :workCentre as they were',
     'put_days' => 'Calendar :calendar as it was',
     'fields' => [
         'qty' => 'quantity :value',

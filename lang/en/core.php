@@ -14,6 +14,7 @@ return [
     'month' => [1 => 'Jan', 2 => 'Feb', 3 => 'Mar', 4 => 'Apr', 5 => 'May', 6 => 'Jun', 7 => 'Jul', 8 => 'Aug', 9 => 'Sep', 10 => 'Oct', 11 => 'Nov', 12 => 'Dec'],
     'bucket' => ['day' => 'day', 'week' => 'week', 'month' => 'month'],
     'days' => '1 day|:count days',
+    'orders' => '1 order|:count orders',
     'message' => [
         'bring_in' => ':reference: :qty of :item are needed on :to, not on :from',
         'push_out' => ':reference: :qty of :item are not needed on :from, only on :to',
@@ -98,7 +99,9 @@ return [
         'wrong' => ':field: :trouble',
     ],
     'fit' => [
+        'always_open' => ':centre is open day and night on its working days',
         'asked_for_nothing' => 'a quantity above 0 is asked for',
+        'closure_ends_before' => ':centre would be open again before it closes',
         'days' => 'the last day is before the first, or more than :most days after it',
         'decimals' => ':item has :decimals decimals',
         'firm_already' => 'order :order is firm already',
@@ -107,6 +110,9 @@ return [
         'issued' => 'order :order has been issued :item already',
         'needs_no_more' => 'order :order needs nothing more on its line :line',
         'new_starts_after_due' => 'the order of :item would start after it is due',
+        'no_centre' => 'there is no work centre :centre',
+        'no_such_unit' => ':centre has no unit :unit',
+        'no_such_units' => ':centre does not have :units units',
         'no_calendar' => 'there is no calendar :calendar',
         'no_component' => 'order :order has no component :line',
         'no_customer' => 'there is no sales line of :customer',
@@ -218,6 +224,12 @@ return [
         'take_from' => ['title' => 'Take :qty from :from', 'note' => 'Holds :supply for this need.'],
         'transfer' => ['title' => 'Move :qty here from :site', 'note' => 'Free on stock there; here :due.'],
         'split' => ['title' => 'Split :order: build :qty now', 'note' => 'The rest follows :due, when its material is there.'],
+        'do_earlier' => ['title' => 'Do :orders earlier', 'note' => ':hours h in the time before, where there is room.'],
+        'open_longer' => [
+            'title' => 'Open :centre on :first :from to :to too', 'daily' => 'Open :centre :first to :last :from to :to too',
+            'note' => 'Every week from now on; people have to be found for it.',
+        ],
+        'smaller_lots' => ['title' => 'Make no more than is needed', 'note' => ':orders made smaller by what nobody needs.'],
         'urgent' => ['title' => 'Make :order most urgent', 'note' => 'It is served before others that want the same.'],
     ],
 ];

@@ -43,6 +43,9 @@ return [
         'unknown' => 'There is no proposal :number in this plan. Nothing was ordered.',
         'unknown_supplier' => 'There is no supplier :supplier. Nothing was ordered.',
     ],
+    'capacity' => [
+        'no_centre' => 'There is no work centre :centre in this plan.',
+    ],
     'draft' => [
         'busy' => 'The draft is being changed in another window. Nothing was added; try again.',
         'change' => ':Trouble. The draft is as it was.',

@@ -33,6 +33,7 @@ const VIEWS = [
     'Forecast' => ['/demand?view=forecast', 'consumed', []],
     'Plan' => ['/plan?q=PCB', 'PCB-207', ["(//*[@role='gridcell'])[5]"]],
     'Item' => ['/item?item=PCB-207&at=OSK', 'PCB-207', []],
+    'Load' => ['/capacity', 'CAL-1', ["(//button[@data-cell='2:1'])[1]"]],
     'Shortages' => ['/shortages', 'PCB-061', ['(//tr[@data-row])[1]']],
     'When is it complete' => ['/complete?of=order:M-1047', 'decides the day', []],
     'Thread' => ['/thread?of=sales:SO-7719/1', 'What decides', []],

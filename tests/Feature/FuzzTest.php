@@ -21,6 +21,8 @@ function smallCompany(): void
         'orders.csv' => "order,kind,status,item,site,supplier,qty,due\nP1,buy,firm,ROD,MAIN,SUP,50,2026-03-20\nM1,make,firm,HEAD,MAIN,,5,2026-03-20\n",
         'order_components.csv' => "order,line,item,qty\nM1,10,ROD,15\nM1,20,GLUE,2\n",
         'forecasts.csv' => "forecast,item,site,bucket,start,qty\nF,HEAD,MAIN,week,2026-03-16,3\n",
+        'work_centres.csv' => "work_centre,site,units\nBENCH,MAIN,2\n", 'shifts.csv' => "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n",
+        'operations.csv' => "item,op,work_centre,setup_min,run_min\nHEAD,10,BENCH,10,30\n",
     ])));
 }
 
@@ -81,6 +83,10 @@ function readingRoutes(): array
             'days' => '14', 'from' => '2026-03-04', 'to' => '2026-03-10', 'state' => 'covered', 'by' => 'customer', 'q' => 'x', 'offset' => '100',
             'open' => 'part:M1/10',
         ],
+        '/capacity' => ['bucket' => 'week', 'as' => 'hours', 'from' => '2026-03-09', 'kind' => 'orders', 'over' => '1', 'q' => 'H'],
+        '/capacity/load' => ['bucket' => 'month', 'from' => '2026-03-09', 'kind' => 'proposals', 'over' => '1', 'q' => 'H'],
+        '/capacity/cell' => ['centre' => 'BENCH', 'day' => '2026-03-16', 'bucket' => 'week'],
+        '/capacity/reliefs' => ['centre' => 'BENCH', 'day' => '2026-03-16', 'bucket' => 'week'],
         '/shortages/remedies' => ['identity' => 'part:M1/10', 'item' => 'HEAD'],
         '/complete' => ['of' => 'order:M1', 'qty' => '3', 'due' => '2026-03-20'],
         '/complete/answer' => ['of' => 'order:M1', 'qty' => '3', 'due' => '2026-03-20'],
@@ -178,6 +184,8 @@ it('refuses in words whatever is sent to be written', function (int $seed) {
         ['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2'],
         ['change' => 'change_planning', 'item' => 'ROD', 'site' => 'MAIN', 'leadDays' => 3, 'safetyStock' => '5'],
         ['change' => 'work_days', 'calendar' => 'WORK', 'from' => '2026-03-10', 'to' => '2026-03-11', 'works' => false],
+        ['change' => 'add_shift', 'workCentre' => 'BENCH', 'weekdays' => '5', 'from' => '14:00', 'to' => '18:00', 'units' => 1],
+        ['change' => 'close_centre', 'workCentre' => 'BENCH', 'from' => '2026-03-09 06:00', 'to' => '2026-03-10 14:00', 'unit' => 1, 'reason' => 'broken'],
         ['change' => 'prioritise_order', 'order' => 'P1', 'priority' => 2],
         ['change' => 'pin_order', 'order' => 'P1', 'pinned' => true],
         ['change' => 'release_order', 'order' => 'M1', 'released' => true],

@@ -16,6 +16,7 @@ beforeEach(function () {
         'orders.csv' => "order,kind,status,item,site,supplier,qty,due\nP1,buy,firm,ROD,MAIN,SUP,50,2026-03-20\nM1,make,firm,HEAD,MAIN,,5,2026-03-20\n",
         'order_components.csv' => "order,line,item,qty\nM1,10,ROD,15\nM1,20,GLUE,2\n",
         'forecasts.csv' => "forecast,item,site,bucket,start,qty\nF,HEAD,MAIN,week,2026-03-16,3\n",
+        'work_centres.csv' => "work_centre,site,units\nBENCH,MAIN,2\n", 'shifts.csv' => "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n",
     ])));
 });
 
@@ -140,6 +141,10 @@ function draftedChanges(): array
             'change' => 'work_days', 'calendar' => (string) DB::table('calendars')->value('code'), 'from' => '2026-03-10', 'to' => '2026-03-11',
             'works' => false,
         ]],
+        'a shift' => [Roles::DATA, ['change' => 'add_shift', 'workCentre' => 'BENCH', 'weekdays' => '5', 'from' => '14:00', 'to' => '18:00']],
+        'a machine that is down' => [Roles::DATA, [
+            'change' => 'close_centre', 'workCentre' => 'BENCH', 'from' => '2026-03-09 06:00', 'to' => '2026-03-10 14:00', 'unit' => 1,
+        ]],
     ];
 }
 
@@ -169,7 +174,7 @@ it('lets each role commit those changes that are its own, and no other', functio
         }
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
-        'put_allocations', 'put_components', 'put_days', 'put_demand', 'put_planning', 'remove_order', // only take others back
+        'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_shifts', 'put_demand', 'put_planning', 'remove_order', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

@@ -83,6 +83,11 @@ function randomDraft(Randomizer $random): array
             'leadDays' => $random->getInt(1, 30), 'safetyStock' => $qty(),
         ],
         fn () => ['change' => 'scale_demand', 'percent' => $random->getInt(50, 200), 'items' => [$line()['item_code']], 'customers' => []],
+        fn () => ['change' => 'add_shift', 'workCentre' => 'BENCH', 'weekdays' => '56', 'from' => '14:00', 'to' => '22:00', 'units' => $random->getInt(1, 2)],
+        fn () => [
+            'change' => 'close_centre', 'workCentre' => 'BENCH', 'from' => $day().' 06:00', 'to' => '2027-01-01 00:00', 'unit' => 2,
+            'reason' => 'broken, "again"',
+        ],
         fn () => ['change' => 'work_days', 'calendar' => (string) DB::table('calendars')->value('code'), 'from' => $from = $day(), 'to' => $from, 'works' => $random->getInt(0, 1) === 1],
         fn () => [
             'change' => 'put_order', 'order' => 'new:1', 'kind' => 'buy', 'item' => ($offer = $bought())['item_code'], 'site' => 'MAIN',
@@ -118,6 +123,9 @@ function draftable(int $seed): array
         in_array($other, [$row['item'], $row['component']], true)
             || $files['substitutes.csv'] .= "{$row['item']},{$row['component']},{$other},2,1\n";
     }
+
+    $files['work_centres.csv'] = "work_centre,site,units\nBENCH,MAIN,2\n";
+    $files['shifts.csv'] = "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n";
 
     return $files;
 }

@@ -6,11 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Actions\AcceptShortage;
 use App\Http\AskedFilters;
+use App\Http\ToldResponse;
 use App\Models\Draft;
 use App\Models\Run;
 use App\Reading\Pages\ShortagesPage;
 use App\Reading\SavedViews;
-use App\Support\Refused;
 use App\Support\Roles;
 use App\Support\Settings;
 use App\Trials\PlanClient;
@@ -50,18 +50,9 @@ final class ShortageController extends Controller
         $given = $request->validate(['identity' => 'required|string|max:190', 'item' => 'required|string|max:190']);
         $lines = $this->lines($request);
 
-        return response()->stream(function () use ($plans, $lines, $given): void {
-            $tell = function (array $found): void {
-                echo json_encode($found, JSON_THROW_ON_ERROR), "\n";
-                ob_get_level() > 0 && ob_flush();
-                flush();
-            };
-            try {
-                $plans->askTelling(PlanQuestion::Remedies, $tell, lines: $lines, identity: $given['identity'], item: $given['item']);
-            } catch (Refused $trouble) {
-                $tell(['trouble' => $trouble->sentence()]);
-            }
-        }, 200, ['Content-Type' => 'application/x-ndjson', 'X-Accel-Buffering' => 'no']);
+        return ToldResponse::of(fn (callable $tell) => $plans->askTelling(
+            PlanQuestion::Remedies, $tell, lines: $lines, identity: $given['identity'], item: $given['item'],
+        ));
     }
 
     public function accept(Request $request, AcceptShortage $accept): JsonResponse

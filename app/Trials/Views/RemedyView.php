@@ -47,7 +47,7 @@ final readonly class RemedyView
         }
     }
 
-    private function row(TriedRemedy $tried): RemedyRow
+    public function row(TriedRemedy $tried): RemedyRow
     {
         $remedy = $tried->remedy;
         $hurt = [];

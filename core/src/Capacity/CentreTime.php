@@ -46,6 +46,12 @@ final class CentreTime
         }
     }
 
+    /** The same without any closure. */
+    public function undisturbed(): self
+    {
+        return new self($this->centre, $this->shifts, [], $this->calendar);
+    }
+
     /** @return list<Stretch> in which units are on, ascending; none goes over midnight */
     public function day(int $day): array
     {

@@ -12,6 +12,10 @@ final readonly class Work
      * @param  string  $centre  code of the work centre
      * @param  int  $crew  units that it holds at once
      * @param  int  $minutes  for which it holds them
+     * @param  int  $setup  millionths of a minute, before efficiency
+     * @param  int  $run  millionths of a minute for the base quantity
+     * @param  int  $base  millionths
+     * @param  int  $qty  that is left to do, millionths
      * @param  int  $queue  millionths of a minute before it
      * @param  int  $move  millionths of a minute after it
      */
@@ -20,6 +24,10 @@ final readonly class Work
         public string $centre,
         public int $crew,
         public int $minutes,
+        public int $setup,
+        public int $run,
+        public int $base,
+        public int $qty,
         public int $queue,
         public int $move,
         public string $family,

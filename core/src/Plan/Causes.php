@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Plan;
 
+use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
-use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
 
 /**
@@ -22,13 +22,11 @@ final class Causes
     /** @var array<int, array{float, float, float}> of sales, forecast and safety stock, by the supply's object id */
     private array $shares = [];
 
+    private readonly PegIndex $pegs;
+
     public function __construct(Plan $plan)
     {
-        foreach ($plan->structure->netting as $index) {
-            foreach ($plan->pegsAt($index) as $peg) {
-                $this->add($peg);
-            }
-        }
+        $this->pegs = new PegIndex($plan);
     }
 
     /** @return array{int, int} millionths of the supply that are for sales and for forecast; the rest is for the stock rule */
@@ -42,20 +40,29 @@ final class Causes
     /** @return array{float, float, float} shares of sales, forecast and safety stock */
     public function shares(Supply $supply): array
     {
-        return $this->shares[spl_object_id($supply)] ?? [0.0, 0.0, 0.0];
+        $id = spl_object_id($supply);
+        if (! isset($this->shares[$id])) {
+            $this->shares[$id] = [0.0, 0.0, 0.0]; // an order that in the end needs itself is for nobody
+            $shares = [0.0, 0.0, 0.0];
+            foreach ($this->pegs->servedBy($supply) as $peg) {
+                [$sales, $forecast, $safety] = $this->ofDemand($peg->demand);
+                $part = $peg->qty / $supply->qty;
+                $shares = [$shares[0] + $sales * $part, $shares[1] + $forecast * $part, $shares[2] + $safety * $part];
+            }
+            $this->shares[$id] = $shares;
+        }
+
+        return $this->shares[$id];
     }
 
-    /** What the demand is for has been followed before: its order stands above. */
-    private function add(Peg $peg): void
+    /** @return array{float, float, float} */
+    private function ofDemand(Demand $demand): array
     {
-        [$sales, $forecast, $safety] = match ($peg->demand->kind) {
+        return match ($demand->kind) {
             DemandKind::Sales => [1.0, 0.0, 0.0],
             DemandKind::Forecast => [0.0, 1.0, 0.0],
             DemandKind::Safety => [0.0, 0.0, 1.0],
-            DemandKind::Part, DemandKind::Out => $peg->demand->for === null ? [0.0, 0.0, 0.0] : $this->shares($peg->demand->for),
+            DemandKind::Part, DemandKind::Out => $demand->for === null ? [0.0, 0.0, 0.0] : $this->shares($demand->for),
         };
-        $part = $peg->qty / $peg->supply->qty;
-        $own = $this->shares($peg->supply);
-        $this->shares[spl_object_id($peg->supply)] = [$own[0] + $sales * $part, $own[1] + $forecast * $part, $own[2] + $safety * $part];
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Remedy;
 
-/** What could be done about a need that is not covered in time. */
+/** What could be done about a need that is not covered in time, or about a work centre that has more to do than it can. */
 enum RemedyKind: string
 {
     /** The order that needs it waits until its material is there. */
@@ -39,4 +39,13 @@ enum RemedyKind: string
 
     /** The order becomes more urgent than others that want the same. */
     case Urgent = 'urgent';
+
+    /** What a work centre has no room for is done before. */
+    case DoEarlier = 'do_earlier';
+
+    /** A work centre works longer. */
+    case OpenLonger = 'open_longer';
+
+    /** Orders make no more than somebody needs. */
+    case SmallerLots = 'smaller_lots';
 }

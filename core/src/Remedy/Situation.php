@@ -15,7 +15,6 @@ use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
 use Yposta\Core\Shortage\Need;
 use Yposta\Core\Study\Change;
-use Yposta\Core\Study\OrderRows;
 use Yposta\Core\Study\ProposalOrigins;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Support\Phrase;
@@ -87,36 +86,7 @@ final readonly class Situation
     /** A proposal as an order, with its components as the plan has them. */
     public function ordered(Supply $proposal, int $due, ?int $start): PutOrder
     {
-        $point = $this->plan->structure->points[$proposal->point];
-        $order = OpenOrder::of(
-            code: $this->freshCode(), kind: $point->supply(), status: OrderStatus::Firm, item: $point->item->code, site: $point->site->code,
-            fromSite: $proposal->fromSite,
-            supplier: $proposal->supplier, qty: $proposal->qty, start: $start ?? ($due === $proposal->due ? $proposal->start : null),
-            due: $due, priority: $proposal->priority,
-        );
-        $from = $this->origins->of($point, $proposal, $this->placeAmongAlike($proposal));
-        $put = new PutOrder($order, [], $from);
-
-        return $order->kind === OrderKind::Make
-            ? new PutOrder($order, OrderRows::of($put->apply($this->plan->network), $order->code), $from)
-            : $put;
-    }
-
-    private function placeAmongAlike(Supply $proposal): int
-    {
-        $place = 0;
-        foreach ($this->plan->supplies[$proposal->point] ?? [] as $other) {
-            if ($other === $proposal) {
-                return $place;
-            }
-            $alike = $other->isProposal()
-                && [
-                    $other->supplier, $other->fromSite, $other->qty, $other->start, $other->due,
-                ] === [$proposal->supplier, $proposal->fromSite, $proposal->qty, $proposal->start, $proposal->due];
-            $place += $alike ? 1 : 0;
-        }
-
-        return $place;
+        return (new ProposalOrders($this->plan, $this->origins))->of($proposal, $due, $start);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Yposta\Core\Scheduling;
 
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Capacity\CentreTime;
 use Yposta\Core\Capacity\OpenTime;
 use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Capacity\Work;
@@ -42,10 +43,18 @@ final class Load
     /** @var array<string, list<int>> open minutes from the plan date to the end of each period, by centre */
     private array $ends = [];
 
-    public function __construct(private readonly Plan $plan, private readonly Shop $shop)
-    {
+    /**
+     * @param  list<array{int, int}>|null  $periods  first and last day of each, one after the other from the plan date on; those of the plan without
+     * @param  (callable(Supply): float)|null  $part  how much of the work of an order or proposal counts, from 0 to 1; all without
+     */
+    public function __construct(
+        private readonly Plan $plan,
+        private readonly Shop $shop,
+        ?array $periods = null,
+        ?callable $part = null,
+    ) {
         $options = $plan->options;
-        $this->periods = (new Buckets($options->bucket, $options->planDate, $options->horizonEnd))->spans();
+        $this->periods = $periods ?? (new Buckets($options->bucket, $options->planDate, $options->horizonEnd))->spans();
         $this->now = $options->planDate * Minute::DAY;
         $this->causes = new Causes($plan);
         foreach ($shop->centres() as $centre) {
@@ -53,11 +62,34 @@ final class Load
         }
         foreach ($plan->supplies as $supplies) {
             foreach ($supplies as $supply) {
-                foreach ($this->laid($supply) as $laid) {
-                    $this->count($laid);
+                $counts = $part === null ? 1.0 : $part($supply);
+                foreach ($counts > 0 ? $this->laid($supply) : [] as $laid) {
+                    $this->count($laid, $counts);
                 }
             }
         }
+    }
+
+    /** @return list<LoadEntry> what lies in a period at a centre, by order and operation as the plan has them */
+    public function at(string $centre, int $place): array
+    {
+        $entries = [];
+        foreach ($this->plan->supplies as $supplies) {
+            foreach ($supplies as $supply) {
+                foreach ($this->laid($supply) as $laid) {
+                    $minutes = $laid->work->centre === $centre ? $this->spread($laid)[$place] ?? 0 : 0;
+                    $minutes > 0 && $entries[] = new LoadEntry($laid, $minutes);
+                }
+            }
+        }
+
+        return $entries;
+    }
+
+    /** Minutes of units of a centre in a period by its shifts and working days alone, from the plan date on. */
+    public function undisturbed(string $centre, int $place): int
+    {
+        return $this->capacityOf($this->shop->time($centre)->undisturbed(), ...$this->periods[$place]);
     }
 
     /**
@@ -123,19 +155,31 @@ final class Load
         };
     }
 
-    private function count(LaidWork $laid): void
+    /** @param  float  $part  of its work that counts */
+    private function count(LaidWork $laid, float $part): void
+    {
+        $shares = $this->causes->shares($laid->supply);
+        $cells = $this->cells[$laid->work->centre];
+        foreach ($this->spread($laid) as $place => $minutes) {
+            $cells[$place]->add($minutes * $part, $shares);
+        }
+    }
+
+    /** @return array<int, int> minutes of all its units by place of the period */
+    private function spread(LaidWork $laid): array
     {
         $work = $laid->work;
         $to = $laid->end <= $this->now ? 0 : $this->open($work->centre)->until($laid->end);
         $from = $to - $work->minutes;
-        $shares = $this->causes->shares($laid->supply);
         $ends = $this->ends[$work->centre] ??= $this->endsOf($work->centre);
-        $cells = $this->cells[$work->centre];
-        for ($place = self::place($ends, $from); $from < $to && isset($cells[$place]); $place++) {
+        $spread = [];
+        for ($place = self::place($ends, $from); $from < $to && isset($ends[$place]); $place++) {
             $here = min($to, $ends[$place]) - $from;
-            $cells[$place]->add($here * $work->crew, $shares);
+            $spread[$place] = $here * $work->crew;
             $from += $here;
         }
+
+        return $spread;
     }
 
     private function open(string $centre): OpenTime
@@ -174,17 +218,19 @@ final class Load
     private function capacities(string $centre): array
     {
         $time = $this->shop->time($centre);
-        $capacities = [];
-        foreach ($this->periods as [$from, $to]) {
-            $capacity = 0;
-            for ($day = max($from, $this->plan->options->planDate); $day <= $to; $day++) {
-                foreach ($time->day($day) as $stretch) {
-                    $capacity += $stretch->minutes() * $stretch->units->count;
-                }
+
+        return array_map(fn (array $period) => $this->capacityOf($time, ...$period), $this->periods);
+    }
+
+    private function capacityOf(CentreTime $time, int $from, int $to): int
+    {
+        $capacity = 0;
+        for ($day = max($from, $this->plan->options->planDate); $day <= $to; $day++) {
+            foreach ($time->day($day) as $stretch) {
+                $capacity += $stretch->minutes() * $stretch->units->count;
             }
-            $capacities[] = $capacity;
         }
 
-        return $capacities;
+        return $capacity;
     }
 }

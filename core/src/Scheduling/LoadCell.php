@@ -7,7 +7,7 @@ namespace Yposta\Core\Scheduling;
 /** How full a centre is in a period, and what it is full of, in minutes. */
 final class LoadCell
 {
-    public int $load = 0;
+    public float $load = 0;
 
     public float $sales = 0;
 
@@ -27,10 +27,10 @@ final class LoadCell
     }
 
     /**
-     * @param  int  $minutes  of all its units
+     * @param  float  $minutes  of all its units
      * @param  array{float, float, float}  $shares  of sales, forecast and safety stock
      */
-    public function add(int $minutes, array $shares): void
+    public function add(float $minutes, array $shares): void
     {
         $this->load += $minutes;
         $this->sales += $minutes * $shares[0];

@@ -48,6 +48,10 @@ final class ChangeCodec
         'put_planning' => PutPlanning::class,
         'work_days' => WorkDays::class,
         'put_days' => PutDays::class,
+        'add_shift' => AddShift::class,
+        'put_shifts' => PutShifts::class,
+        'close_centre' => CloseCentre::class,
+        'put_closures' => PutClosures::class,
     ];
 
     /** @return Fields */

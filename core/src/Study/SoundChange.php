@@ -25,7 +25,8 @@ final class SoundChange
 
     /** Changes that only take others back. */
     private const TAKING_BACK = [
-        PutAllocations::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class, RemoveOrder::class,
+        PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class,
+        PutShifts::class, RemoveOrder::class,
     ];
 
     /**

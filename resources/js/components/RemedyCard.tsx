@@ -1,11 +1,14 @@
 import { useState } from 'react';
 import { FigureChange } from '@/components/FigureChange';
 import { day } from '@/lib/format';
-import type { RemedyRow } from '@/lib/shapes';
+import { fullness } from '@/lib/load';
+import type { LoadFigure, RemedyRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 
 interface Props {
     remedy: RemedyRow;
+    /** How full the work centre is then, where it is one that does not fit. */
+    figure?: LoadFigure | undefined;
     number: number;
     drafted: boolean;
     today: string;
@@ -16,7 +19,7 @@ interface Props {
 const TOLD = ['lateLines', 'lateDays', 'stockValue'];
 
 /** A way out of a shortage: what it is, what it does to the totals, and who pays for it. */
-export function RemedyCard({ remedy, number, drafted, today, disabled, onTry }: Props) {
+export function RemedyCard({ remedy, figure, number, drafted, today, disabled, onTry }: Props) {
     const [copied, setCopied] = useState(false);
     return (
         <li className={`rounded border px-3 py-1.5 text-sm ${drafted ? 'border-draft bg-draft-tint' : 'border-line bg-paper'}`}>
@@ -46,12 +49,17 @@ export function RemedyCard({ remedy, number, drafted, today, disabled, onTry }: 
                 <p className="font-semibold text-broken">{tn('makes one more line late', 'makes :n more lines late', remedy.moreLate)}</p>
             )}
             <p className="flex flex-wrap gap-x-3">
+                {figure && (
+                    <span className={`font-semibold ${figure.over ? 'text-broken' : 'text-act-dark'}`}>
+                        {t('then :percent', { percent: fullness(figure, 'percent') })}
+                    </span>
+                )}
                 {remedy.figures
                     .filter((figure) => TOLD.includes(figure.name))
                     .map((figure) => (
                         <FigureChange key={figure.name} figure={figure} />
                     ))}
-                {!remedy.solves && (
+                {!remedy.solves && !figure && (
                     <span className="text-look-ink">
                         {remedy.expected ? t('helps, but only :day', { day: day(remedy.expected, today) }) : t('helps in part')}
                     </span>

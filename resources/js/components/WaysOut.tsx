@@ -1,24 +1,27 @@
 import { LoaderCircle } from 'lucide-react';
 import { RemedyCard } from '@/components/RemedyCard';
 import { useDraft, type Change } from '@/lib/draft';
+import type { FoundRemedy, LoadFigure } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useRemedies } from '@/lib/useRemedies';
 
 interface Props {
     title: string;
-    /** Of the need in the plan; null where it is only asked, and nothing of it can be worked out. */
-    identity: string | null;
-    item: string;
+    /** Where they are told; null where nothing can be worked out. */
+    url: string | null;
     /** What is said where nothing that could be planned helps. */
     nothing: string;
 }
 
-/** The ways out of a shortage as they are found, cheapest for others first. Choosing one drafts it. */
-export function WaysOut({ title, identity, item, nothing }: Props) {
+/** A way out, and where it is one of a work centre how full that is then. */
+type Found = FoundRemedy & { figure?: LoadFigure };
+
+/** The ways out of a shortage or an overload as they are found, cheapest for others first. Choosing one drafts it. */
+export function WaysOut({ title, url, nothing }: Props) {
     const { plan } = useShared();
     const draft = useDraft();
-    const { rows, looking, trouble } = useRemedies(identity, item, draft.stamp);
+    const { found, looking, trouble } = useRemedies<Found>(url, draft.stamp);
     const drafted = new Set(draft.state.lines.map((line) => line.sentence));
     return (
         <>
@@ -28,10 +31,11 @@ export function WaysOut({ title, identity, item, nothing }: Props) {
             </h3>
             {trouble && <p className="mt-1 text-broken">{trouble}</p>}
             <ul className="mt-1.5 space-y-1.5">
-                {rows.map((remedy, place) => (
+                {found.map(({ row: remedy, figure }, place) => (
                     <RemedyCard
                         key={`${remedy.kind} ${remedy.title}`}
                         remedy={remedy}
+                        figure={figure}
                         number={place + 1}
                         drafted={drafted.has(remedy.title)}
                         today={plan.planDate}
@@ -40,7 +44,7 @@ export function WaysOut({ title, identity, item, nothing }: Props) {
                     />
                 ))}
             </ul>
-            {!looking && rows.length === 0 && !trouble && <p className="mt-1 text-mute">{nothing}</p>}
+            {!looking && found.length === 0 && !trouble && <p className="mt-1 text-mute">{nothing}</p>}
         </>
     );
 }

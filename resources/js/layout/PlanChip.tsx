@@ -16,7 +16,7 @@ export function showPlan(study: number | null): void {
 }
 
 /** Pages whose figures are planned with the person's draft. */
-const WITH_DRAFT = ['/shortages', '/complete', '/plan', '/item'];
+const WITH_DRAFT = ['/shortages', '/complete', '/plan', '/item', '/capacity'];
 
 /**
  * Which plan is shown and how old it is. A stale plan must not go unnoticed: the changes since it was made are counted in amber, and named

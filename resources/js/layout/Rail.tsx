@@ -1,5 +1,5 @@
 import { Link, usePage } from '@inertiajs/react';
-import { ChartNoAxesColumn, CircleAlert, ClipboardList, ListChecks, PanelLeftClose, PanelLeftOpen, Sun, Table2 } from 'lucide-react';
+import { ChartNoAxesColumn, CircleAlert, ClipboardList, Gauge, ListChecks, PanelLeftClose, PanelLeftOpen, Sun, Table2 } from 'lucide-react';
 import { useState } from 'react';
 import { grouped } from '@/lib/digits';
 import { useShared } from '@/lib/shared';
@@ -27,6 +27,7 @@ export function Rail() {
             icon: CircleAlert,
             on: ['/shortages', '/complete', '/reservations'].some((path) => url.startsWith(path)),
         },
+        { href: '/capacity', label: t('Capacity'), icon: Gauge, on: url.startsWith('/capacity') },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
         { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },
     ];

@@ -43,7 +43,7 @@ export type OrderState = 'firm' | 'released' | 'done' | 'cancelled';
 /** The way in which pegs are followed: to what serves a need, to whom a supply is for, or along the chain that decides a date. */
 export type PegWay = 'down' | 'up' | 'hold-up';
 
-/** What could be done about a need that is not covered in time. */
+/** What could be done about a need that is not covered in time, or about a work centre that has more to do than it can. */
 export type RemedyKind =
     | 'move_order'
     | 'move_line'
@@ -56,7 +56,10 @@ export type RemedyKind =
     | 'take_from'
     | 'transfer'
     | 'split'
-    | 'urgent';
+    | 'urgent'
+    | 'do_earlier'
+    | 'open_longer'
+    | 'smaller_lots';
 
 /** What a run is doing, in its order. */
 export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'catching up' | 'storing';
@@ -72,6 +75,9 @@ export type ThreadKind = 'line' | 'stock' | 'order' | 'proposal' | 'gap';
 
 /** How strongly a line is said. */
 export type Tone = 'plain' | 'mute' | 'sum' | 'look' | 'broken';
+
+/** Whether a centre's units are people or machines. */
+export type WorkCentreKind = 'people' | 'machine';
 
 /** Who is signed in, and their password. */
 export interface AccountPage {
@@ -154,6 +160,13 @@ export interface AvailabilityAnswer {
     decimals: number;
     draftDay: string;
     changes: string;
+}
+
+/** The load of work centres; what fills them is worked out with the person's draft and comes after the page. */
+export interface CapacityPage {
+    filter: { bucket: BucketSize; as: 'percent' | 'hours'; from: string; kind: '' | 'orders' | 'proposals'; over: '' | '1'; q: string };
+    planned: boolean;
+    views: SavedView[];
 }
 
 /** Whom a supply is for, in parts of 1000; the rest is for the stock rule. */
@@ -456,6 +469,13 @@ export interface ForecastRows {
     total: number;
 }
 
+/** What would make a work centre less full, how full it is then, and what it costs others: what is compared first stands first. */
+export interface FoundRelief {
+    row: RemedyRow;
+    figure: LoadFigure;
+    cost: number[];
+}
+
 /** A remedy, and what it costs others: what is compared first stands first. */
 export interface FoundRemedy {
     row: RemedyRow;
@@ -602,6 +622,86 @@ export interface LineToConvert {
 export interface Link {
     label: string;
     href: string | null;
+}
+
+/** Why a centre is as full as it is in a period. */
+export interface LoadAnswer {
+    centre: string;
+    name: string;
+    units: number;
+    efficiency: string;
+    period: LoadPeriod;
+    figure: LoadFigure;
+    open: number;
+    shifts: string[];
+    closures: string[];
+    operations: LoadOperation[];
+    operationCount: number;
+    demands: LoadDemand[];
+    demandCount: number;
+    forNobody: number;
+    note: string | null;
+}
+
+/** A sales line or a forecast that a centre works for in a period; ISO date. */
+export interface LoadDemand {
+    demand: Link;
+    isForecast: boolean;
+    item: string;
+    qty: string;
+    due: string | null;
+    minutes: number;
+}
+
+/** How full a centre or a group of them is in a period: minutes, and what they are for. What is left is for stock rules and lot sizes. */
+export interface LoadFigure {
+    capacity: number;
+    load: number;
+    sales: number;
+    forecast: number;
+    percent: number | null;
+    over: boolean;
+}
+
+/** The work centres of a site and a kind, with their sum. */
+export interface LoadGroup {
+    site: string;
+    siteName: string;
+    kind: WorkCentreKind;
+    figures: LoadFigure[];
+    rows: LoadRow[];
+}
+
+/** An operation that takes time of a centre in a period, with its arithmetic in words. */
+export interface LoadOperation {
+    order: Link;
+    name: string;
+    op: number;
+    arithmetic: string;
+    minutes: number;
+}
+
+/** A day, week or month of the load; ISO dates, the first not before the plan date. */
+export interface LoadPeriod {
+    from: string;
+    to: string;
+}
+
+/** A work centre over the periods that are shown. */
+export interface LoadRow {
+    centre: string;
+    name: string;
+    units: number;
+    figures: LoadFigure[];
+}
+
+/** How full work centres are over the periods that are shown. */
+export interface LoadTable {
+    periods: LoadPeriod[];
+    groups: LoadGroup[];
+    over: number;
+    earlier: string | null;
+    later: string | null;
 }
 
 /** An order that was made of proposals. */

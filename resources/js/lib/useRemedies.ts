@@ -1,30 +1,28 @@
 import { useEffect, useState } from 'react';
-import type { FoundRemedy, RemedyRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 
-export interface Remedies {
-    rows: RemedyRow[];
+export interface Remedies<Found> {
+    found: Found[];
     looking: boolean;
     trouble: string | null;
 }
 
-/** The remedies of a need as the server finds them, those that cost others least first. */
-export function useRemedies(identity: string | null, item: string, stamp: number): Remedies {
-    const [state, setState] = useState<{ found: FoundRemedy[]; looking: boolean; trouble: string | null }>({
+/** Remedies as the server finds them, those that cost others least first; nothing is asked without an address. */
+export function useRemedies<Found extends { cost: number[] }>(url: string | null, stamp: number): Remedies<Found> {
+    const [state, setState] = useState<Remedies<Found>>({
         found: [],
         looking: false,
         trouble: null,
     });
 
     useEffect(() => {
-        if (identity === null) {
+        if (url === null) {
             return;
         }
         const control = new AbortController();
         const look = async () => {
             setState({ found: [], looking: true, trouble: null });
-            const query = new URLSearchParams({ identity, item }).toString();
-            const response = await fetch(`/shortages/remedies?${query}`, {
+            const response = await fetch(url, {
                 signal: control.signal,
                 headers: { Accept: 'application/json' },
             });
@@ -37,9 +35,9 @@ export function useRemedies(identity: string | null, item: string, stamp: number
                 const { done, value } = await reader.read();
                 const lines = (rest + (value ?? '')).split('\n');
                 rest = lines.pop() ?? '';
-                const found: FoundRemedy[] = [];
+                const found: Found[] = [];
                 for (const line of lines) {
-                    const one = JSON.parse(line) as FoundRemedy & { trouble?: string };
+                    const one = JSON.parse(line) as Found & { trouble?: string };
                     if (one.trouble) {
                         throw new Error(one.trouble);
                     }
@@ -60,13 +58,18 @@ export function useRemedies(identity: string | null, item: string, stamp: number
             }
         });
         return () => control.abort();
-    }, [identity, item, stamp]);
+    }, [url, stamp]);
 
-    return { rows: state.found.map((one) => one.row), looking: state.looking, trouble: state.trouble };
+    return state;
+}
+
+/** Where the remedies of a need are told; null where nothing of it can be worked out. */
+export function remediesOf(identity: string | null, item: string): string | null {
+    return identity === null ? null : `/shortages/remedies?${new URLSearchParams({ identity, item }).toString()}`;
 }
 
 /** Orders remedies by their cost to others, place by place; for sorting. */
-export function cheaper(one: FoundRemedy, other: FoundRemedy): number {
+export function cheaper(one: { cost: number[] }, other: { cost: number[] }): number {
     for (const [place, cost] of one.cost.entries()) {
         const difference = cost - (other.cost[place] ?? 0);
         if (difference !== 0) {

@@ -102,21 +102,24 @@ it('has the load and its causes that a plain second computation finds minute by 
     $load = new Load($plan, new Shop($plan->network, $plan->options->calendars));
     $planDate = $plan->options->planDate;
     $naive = new NaiveShop($rows, Day::format($planDate - 120), 330);
-    $shares = [];
-    $pegs = $plan->pegs();
-    foreach ($plan->structure->netting as $index) {
-        foreach (array_filter($pegs, fn ($peg) => $peg->supply->point === $index) as $peg) {
+    $pegs = [];
+    foreach ($plan->pegs() as $peg) {
+        $pegs[spl_object_id($peg->supply)][] = $peg;
+    }
+    $sharesOf = function (Supply $supply) use (&$sharesOf, $pegs): array {
+        $shares = [0, 0, 0];
+        foreach ($pegs[spl_object_id($supply)] ?? [] as $peg) {
             $of = match ($peg->demand->kind) {
                 DemandKind::Sales => [1, 0, 0], DemandKind::Forecast => [0, 1, 0], DemandKind::Safety => [0, 0, 1],
-                default => $shares[spl_object_id($peg->demand->for)] ?? [0, 0, 0],
+                default => $sharesOf($peg->demand->for),
             };
             foreach ([0, 1, 2] as $cause) {
-                $id = spl_object_id($peg->supply);
-                $shares[$id][$cause] = ($shares[$id][$cause] ?? 0) + $of[$cause] * $peg->qty / $peg->supply->qty;
+                $shares[$cause] += $of[$cause] * $peg->qty / $supply->qty;
             }
-            ksort($shares[$id]);
         }
-    }
+
+        return $shares;
+    };
     $found = [];
     $laid = 0;
     foreach (array_merge(...array_values($plan->supplies)) as $supply) {
@@ -124,6 +127,7 @@ it('has the load and its causes that a plain second computation finds minute by 
             continue;
         }
         $end = BigRational::of((max($supply->due, $planDate) + 1) * 1440);
+        $shares = $sharesOf($supply);
         $lies = $load->laid($supply);
         foreach (array_reverse(naiveWork($rows, $plan, $supply)) as $place => $work) {
             $end = $end->minus($work['move']);
@@ -135,7 +139,7 @@ it('has the load and its causes that a plain second computation finds minute by 
                     foreach ($load->periods as $period => [$from, $to]) {
                         if ($day >= $from && $day <= $to) {
                             $found[$work['centre']][$period] ??= [0, 0, 0, 0];
-                            foreach ([1, ...($shares[spl_object_id($supply)] ?? [0, 0, 0])] as $cause => $share) {
+                            foreach ([1, ...$shares] as $cause => $share) {
                                 $found[$work['centre']][$period][$cause] += $work['crew'] * $share;
                             }
                         }

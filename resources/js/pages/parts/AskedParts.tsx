@@ -4,6 +4,7 @@ import { WaysOut } from '@/components/WaysOut';
 import { day, isZero, qty } from '@/lib/format';
 import type { AskedNeed, GrossRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { remediesOf } from '@/lib/useRemedies';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** A part of it: what is needed, what covers it, and the ways out where it stands so in the plan. */
@@ -29,8 +30,7 @@ export function AskedPart({ need, today, onClose }: { need: AskedNeed; today: st
             {short && (
                 <WaysOut
                     title={t('Ways out')}
-                    identity={need.identity}
-                    item={need.item}
+                    url={remediesOf(need.identity, need.item)}
                     nothing={
                         need.identity === null
                             ? t('This is only asked. Draft it, and the ways out of what it lacks are worked out.')

@@ -12,6 +12,7 @@ import { postJson, Refusal } from '@/lib/http';
 import type { ShortageRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { remediesOf } from '@/lib/useRemedies';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** One shortage: how it is covered, what could be done and what each would cost others. Choosing drafts it. */
@@ -64,8 +65,7 @@ export function ShortagePanel({ row, solved, onClose }: { row: ShortageRow; solv
             {!solved && (
                 <WaysOut
                     title={t('What could be done, and what it costs others')}
-                    identity={isZero(row.short) ? null : row.identity}
-                    item={row.item}
+                    url={remediesOf(isZero(row.short) ? null : row.identity, row.item)}
                     nothing={t('Nothing that could be planned would help: :why. It can be left, with a reason.', { why: row.because })}
                 />
             )}

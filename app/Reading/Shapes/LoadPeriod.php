@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** A day, week or month of the load; ISO dates, the first not before the plan date. */
+final readonly class LoadPeriod
+{
+    public function __construct(public string $from, public string $to)
+    {
+    }
+}

@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Trials\Views;
+
+use App\Reading\Shapes\LoadFigure;
+use App\Reading\Shapes\LoadGroup;
+use App\Reading\Shapes\LoadPeriod;
+use App\Reading\Shapes\LoadRow;
+use App\Reading\Shapes\LoadTable;
+use App\Support\Refused;
+use App\Trials\LoadFilter;
+use Yposta\Core\Calendar\Day;
+use Yposta\Core\Capacity\Shop;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Plan\EndShares;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Scheduling\Load;
+use Yposta\Core\Scheduling\LoadCell;
+use Yposta\Core\Trial\Trial;
+
+/** How full work centres are over some periods, by site and kind. */
+final readonly class LoadView
+{
+    /** Periods that stand beside each other. */
+    private const SHOWN = ['day' => 20, 'week' => 12, 'month' => 12];
+
+    private function __construct(private Plan $plan, private LoadFilter $filter)
+    {
+    }
+
+    public static function table(Trial $trial, LoadFilter $filter): LoadTable
+    {
+        return $trial->with([], fn (Plan $plan) => (new self($plan, $filter))->read());
+    }
+
+    /** @return list<array{int, int}> first and last day of each period from the plan date to the one of a day */
+    public static function periods(Plan $plan, BucketSize $size, int $until): array
+    {
+        $periods = [];
+        $last = min($until, $plan->options->horizonEnd);
+        for ($day = $plan->options->planDate; $day <= $last; $day = $size->endOf($day) + 1) {
+            $periods[] = [$day, $size->endOf($day)];
+        }
+
+        return $periods;
+    }
+
+    /**
+     * The periods from the plan date on, and the place of the one of a day among them.
+     *
+     * @return array{list<array{int, int}>, int}
+     *
+     * @throws Refused when there is no such centre
+     */
+    public static function placed(Plan $plan, string $centre, int $day, BucketSize $size): array
+    {
+        isset($plan->network->workCentres[$centre]) || throw Refused::because('capacity.no_centre', ['centre' => $centre], 'centre');
+        $options = $plan->options;
+        $place = count(self::periods($plan, $size, min(max($day, $options->planDate), $options->horizonEnd))) - 1;
+
+        return [self::periods($plan, $size, $options->horizonEnd), $place];
+    }
+
+    private function read(): LoadTable
+    {
+        $options = $this->plan->options;
+        $size = BucketSize::from($this->filter->bucket);
+        $all = self::periods($this->plan, $size, $options->horizonEnd);
+        $from = $this->filter->from === '' ? $options->planDate : max($options->planDate, Day::parse($this->filter->from));
+        $first = 0;
+        foreach ($all as $place => [$start]) {
+            $start <= $from && $first = $place;
+        }
+        $number = self::SHOWN[$size->value];
+        $shown = array_slice($all, $first, $number, true);
+        $load = new Load(
+            $this->plan, new Shop($this->plan->network, $options->calendars), array_slice($all, 0, $first + count($shown)), $this->part(),
+        );
+        [$groups, $over] = $this->groups($load, array_keys($shown));
+
+        return new LoadTable(
+            periods: array_values(array_map(
+                fn (array $period) => new LoadPeriod(Day::format($period[0]), Day::format($period[1])), $shown,
+            )),
+            groups: $groups,
+            over: $over,
+            earlier: $first === 0 ? null : Day::format($all[max(0, $first - $number)][0]),
+            later: isset($all[$first + $number]) ? Day::format($all[$first + $number][0]) : null,
+        );
+    }
+
+    /**
+     * @param  list<int>  $places  of the periods that are shown
+     * @return array{list<LoadGroup>, int} and how many centres have more to do than they can
+     */
+    private function groups(Load $load, array $places): array
+    {
+        $network = $this->plan->network;
+        $byGroup = [];
+        $over = 0;
+        foreach ($load->cells as $code => $cells) {
+            $centre = $network->workCentres[$code];
+            if (! in_array($this->filter->site, ['', $centre->site], true)) {
+                continue;
+            }
+            $figures = array_map(fn (int $place) => self::figure([$cells[$place]]), $places);
+            $isOver = array_filter($figures, fn (LoadFigure $figure) => $figure->over) !== [];
+            $over += $isOver ? 1 : 0;
+            if ($isOver || ! $this->filter->over) {
+                $byGroup["{$centre->site}\x1f{$centre->kind->value}"][$centre->code] = $figures;
+            }
+        }
+        ksort($byGroup, SORT_STRING);
+        $groups = [];
+        foreach ($byGroup as $rows) {
+            $centres = array_map(strval(...), array_keys($rows));
+            $first = $network->workCentres[$centres[0]];
+            $groups[] = new LoadGroup(
+                site: $first->site,
+                siteName: $network->sites[$first->site]->name,
+                kind: $first->kind->value,
+                figures: array_map(
+                    fn (int $place) => self::figure(array_map(fn (string $centre) => $load->cells[$centre][$place], $centres)), $places,
+                ),
+                rows: array_map(
+                    function (string $code) use ($network, $rows): LoadRow {
+                        $centre = $network->workCentres[$code];
+
+                        return new LoadRow($code, $centre->name, $centre->units, $rows[$code]);
+                    },
+                    $centres,
+                ),
+            );
+        }
+
+        return [$groups, $over];
+    }
+
+    /** @param  list<LoadCell>  $cells */
+    public static function figure(array $cells): LoadFigure
+    {
+        $sum = fn (callable $of) => array_sum(array_map($of, $cells));
+
+        return LoadFigure::of(
+            (int) $sum(fn (LoadCell $cell) => $cell->capacity), $sum(fn (LoadCell $cell) => $cell->load),
+            $sum(fn (LoadCell $cell) => $cell->sales), $sum(fn (LoadCell $cell) => $cell->forecast),
+        );
+    }
+
+    /** @return (callable(Supply): float)|null how much of an order or proposal is what is looked for */
+    private function part(): ?callable
+    {
+        $text = mb_strtolower($this->filter->q);
+        $kind = $this->filter->kind;
+        if ($text === '' && $kind === '') {
+            return null;
+        }
+        $ends = new EndShares($this->plan);
+
+        return function (Supply $supply) use ($text, $kind, $ends): float {
+            if ($kind !== '' && $supply->isProposal() !== ($kind === 'proposals')) {
+                return 0.0;
+            }
+            $item = $this->plan->structure->points[$supply->point]->item;
+            $own = $supply->isProposal() ? '' : $supply->name;
+            if ($text === '' || str_contains(mb_strtolower("{$item->code} {$item->name} {$own}"), $text)) {
+                return 1.0;
+            }
+            $share = 0.0;
+            foreach ($ends->of($supply) as [$demand, $part]) {
+                $share += str_contains(mb_strtolower(self::named($demand)), $text) ? $part : 0.0;
+            }
+
+            return min(1.0, $share);
+        };
+    }
+
+    private static function named(Demand $demand): string
+    {
+        return $demand->kind === DemandKind::Sales ? "{$demand->name}/{$demand->line} {$demand->customer}" : $demand->name;
+    }
+}

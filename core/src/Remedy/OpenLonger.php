@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Remedy;
+
+use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Network\Shift;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Study\AddShift;
+use Yposta\Core\Support\Phrase;
+
+/** A work centre works longer: a shift on the weekday on which it is open least, or an hour or two every day. */
+final readonly class OpenLonger extends Remedy
+{
+    private const SHIFT = 480;
+
+    private const OVERTIME = 120;
+
+    private function __construct(private AddShift $change)
+    {
+        parent::__construct([$change]);
+    }
+
+    /** @return list<self> */
+    public static function find(Plan $plan, string $centre): array
+    {
+        $row = $plan->network->workCentres[$centre];
+        $calendar = $plan->network->calendars[$row->calendar ?? $plan->network->sites[$row->site]->calendar ?? ''] ?? null;
+        $works = $calendar?->pattern() ?? '1234567';
+        $ends = $open = [];
+        foreach ($plan->network->shifts as $shift) {
+            foreach ($shift->workCentre === $centre ? str_split($shift->weekdays) : [] as $weekday) {
+                if (str_contains($works, $weekday)) {
+                    $ends[$weekday] = max($ends[$weekday] ?? 0, self::end($shift));
+                    $open[$weekday] = ($open[$weekday] ?? 0) + $shift->end() - $shift->from;
+                }
+            }
+        }
+        if ($open === []) {
+            return [];
+        }
+        asort($open);
+        $found = [];
+        $least = (string) array_key_first($open);
+        $latest = max([0, ...array_values($ends)]);
+        $daily = [implode('', self::ascending(array_keys($ends))), $latest, self::OVERTIME];
+        foreach ([[$least, $ends[$least], self::SHIFT], $daily] as [$days, $from, $most]) {
+            $to = min(Minute::DAY, $from + $most);
+            $to - $from < 60 || $found["{$days} {$from}"] ??= new self(new AddShift($centre, $days, $from, $to));
+        }
+
+        return array_values($found);
+    }
+
+    public function kind(): RemedyKind
+    {
+        return RemedyKind::OpenLonger;
+    }
+
+    public function title(): Phrase
+    {
+        return $this->change->weekdays === $this->change->weekdays[0] ? parent::title() : new Phrase('remedy.open_longer.daily', $this->values());
+    }
+
+    protected function values(): array
+    {
+        $days = $this->change->weekdays;
+
+        return [
+            'centre' => $this->change->workCentre, 'from' => self::clock($this->change->from), 'to' => self::clock($this->change->to),
+            'first' => new Phrase("weekday.{$days[0]}"), 'last' => new Phrase('weekday.'.$days[strlen($days) - 1]),
+        ];
+    }
+
+    /** The end of what lies in its day; a shift over midnight takes the night. */
+    private static function end(Shift $shift): int
+    {
+        return min(Minute::DAY, $shift->end());
+    }
+
+    private static function clock(int $minute): string
+    {
+        return sprintf('%02d:%02d', intdiv($minute, 60), $minute % 60);
+    }
+
+    /**
+     * @param  list<int|string>  $weekdays
+     * @return list<int|string>
+     */
+    private static function ascending(array $weekdays): array
+    {
+        sort($weekdays);
+
+        return $weekdays;
+    }
+}
