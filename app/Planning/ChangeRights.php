@@ -7,6 +7,7 @@ namespace App\Planning;
 use App\Models\User;
 use App\Support\Roles;
 use Yposta\Core\Network\Allocation;
+use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
@@ -14,19 +15,24 @@ use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderOperation;
 use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\Shift;
 use Yposta\Core\Network\WrittenRows;
+use Yposta\Core\Study\AddShift;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
+use Yposta\Core\Study\CloseCentre;
 use Yposta\Core\Study\FreeSupply;
 use Yposta\Core\Study\HoldSupply;
 use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PutAllocations;
+use Yposta\Core\Study\PutClosures;
 use Yposta\Core\Study\PutDays;
 use Yposta\Core\Study\PutDemand;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\PutPlanning;
+use Yposta\Core\Study\PutShifts;
 use Yposta\Core\Study\ScaleDemand;
 use Yposta\Core\Study\WorkDays;
 
@@ -69,6 +75,7 @@ final class ChangeRights
             $order !== null => self::ofKind($order->kind),
             $row instanceof Allocation => Roles::HOLD,
             $row instanceof SalesLine, $row instanceof ForecastBucket => Roles::FORECAST,
+            $row instanceof Shift, $row instanceof Closure => Roles::MAKE, // when work centres work is for those who schedule them
             default => Roles::DATA,
         };
     }
@@ -83,6 +90,8 @@ final class ChangeRights
             $change instanceof ChangeSalesLine, $change instanceof ScaleDemand, $change instanceof PutDemand => Roles::FORECAST,
             $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning,
             $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,
+            $change instanceof AddShift, $change instanceof PutShifts, $change instanceof CloseCentre,
+            $change instanceof PutClosures => Roles::MAKE,
             $order !== null => self::ofKind($order->kind),
             default => Roles::DATA,
         };

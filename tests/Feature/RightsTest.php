@@ -141,8 +141,8 @@ function draftedChanges(): array
             'change' => 'work_days', 'calendar' => (string) DB::table('calendars')->value('code'), 'from' => '2026-03-10', 'to' => '2026-03-11',
             'works' => false,
         ]],
-        'a shift' => [Roles::DATA, ['change' => 'add_shift', 'workCentre' => 'BENCH', 'weekdays' => '5', 'from' => '14:00', 'to' => '18:00']],
-        'a machine that is down' => [Roles::DATA, [
+        'a shift' => [Roles::MAKE, ['change' => 'add_shift', 'workCentre' => 'BENCH', 'weekdays' => '5', 'from' => '14:00', 'to' => '18:00']],
+        'a machine that is down' => [Roles::MAKE, [
             'change' => 'close_centre', 'workCentre' => 'BENCH', 'from' => '2026-03-09 06:00', 'to' => '2026-03-10 14:00', 'unit' => 1,
         ]],
     ];

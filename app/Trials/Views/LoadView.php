@@ -101,7 +101,7 @@ final readonly class LoadView
     private function groups(Load $load, array $places): array
     {
         $network = $this->plan->network;
-        $byGroup = [];
+        $byGroup = $all = [];
         $over = 0;
         foreach ($load->cells as $code => $cells) {
             $centre = $network->workCentres[$code];
@@ -111,13 +111,15 @@ final readonly class LoadView
             $figures = array_map(fn (int $place) => self::figure([$cells[$place]]), $places);
             $isOver = array_filter($figures, fn (LoadFigure $figure) => $figure->over) !== [];
             $over += $isOver ? 1 : 0;
+            $group = "{$centre->site}\x1f{$centre->kind->value}";
+            $all[$group][] = $cells;
             if ($isOver || ! $this->filter->over) {
-                $byGroup["{$centre->site}\x1f{$centre->kind->value}"][$centre->code] = $figures;
+                $byGroup[$group][$centre->code] = $figures;
             }
         }
         ksort($byGroup, SORT_STRING);
         $groups = [];
-        foreach ($byGroup as $rows) {
+        foreach ($byGroup as $group => $rows) {
             $centres = array_map(strval(...), array_keys($rows));
             $first = $network->workCentres[$centres[0]];
             $groups[] = new LoadGroup(
@@ -125,7 +127,7 @@ final readonly class LoadView
                 siteName: $network->sites[$first->site]->name,
                 kind: $first->kind->value,
                 figures: array_map(
-                    fn (int $place) => self::figure(array_map(fn (string $centre) => $load->cells[$centre][$place], $centres)), $places,
+                    fn (int $place) => self::figure(array_column($all[$group], $place)), $places,
                 ),
                 rows: array_map(
                     function (string $code) use ($network, $rows): LoadRow {

@@ -25,44 +25,59 @@ final readonly class DoEarlier extends Remedy
         parent::__construct($changes);
     }
 
-    /** @return list<self> that take out as much as there is too much, or as there is room for: with few orders, and with the smallest */
+    /**
+     * Each order alone that there is room for in the time before, what takes most first; none that waits for its material.
+     *
+     * @return list<self>
+     */
     public static function find(Plan $plan, Load $load, string $centre, int $place, ProposalOrigins $origins): array
     {
-        $entries = array_filter($load->at($centre, $place), fn (LoadEntry $entry) => $entry->laid->supply->waitsFor === null);
+        $room = self::room($load, $centre, $place);
+        $entries = array_filter(
+            $load->at($centre, $place), fn (LoadEntry $entry) => $entry->laid->supply->waitsFor === null && $entry->minutes <= $room,
+        );
         usort($entries, fn (LoadEntry $one, LoadEntry $other) => $other->minutes <=> $one->minutes);
+        $orders = new ProposalOrders($plan, $origins);
         $found = [];
-        foreach ([$entries, array_reverse($entries)] as $inOrder) {
-            $one = self::of($plan, $load, $centre, $place, $inOrder, new ProposalOrders($plan, $origins));
-            $one === null || in_array($one, $found) || $found[] = $one;
+        foreach ($entries as $entry) {
+            $change = count($found) < self::MOST_ORDERS
+                ? self::earlier($plan, $entry, $load->periods[$place][0] - 1, $orders, count($found))
+                : null;
+            $change === null || $found[] = new self([$change], $entry->minutes);
         }
 
         return $found;
     }
 
-    /** @param  list<LoadEntry>  $entries  what goes first */
-    private static function of(Plan $plan, Load $load, string $centre, int $place, array $entries, ProposalOrders $orders): ?self
+    /**
+     * As many of them as take out what is too much, or as there is room for.
+     *
+     * @param  list<self>  $each
+     */
+    public static function together(array $each, Load $load, string $centre, int $place): ?self
     {
-        $cells = $load->cells[$centre];
-        $room = 0;
-        foreach (array_slice($cells, 0, $place) as $cell) {
-            $room += (int) max(0, $cell->capacity - $cell->load);
-        }
-        $excess = $cells[$place]->load - $cells[$place]->capacity;
+        $room = self::room($load, $centre, $place);
+        $cell = $load->cells[$centre][$place];
         $changes = [];
-        $moved = 0;
-        foreach ($entries as $entry) {
-            if ($entry->minutes > $room || $moved >= $excess || count($changes) === self::MOST_ORDERS) {
-                continue;
-            }
-            $change = self::earlier($plan, $entry, $load->periods[$place][0] - 1, $orders, count($changes));
-            if ($change !== null) {
-                $changes[] = $change;
-                $moved += $entry->minutes;
-                $room -= $entry->minutes;
+        $minutes = 0;
+        foreach ($each as $one) {
+            if ($one->minutes <= $room - $minutes && $minutes < $cell->load - $cell->capacity) {
+                $changes = [...$changes, ...$one->changes];
+                $minutes += $one->minutes;
             }
         }
 
-        return $changes === [] ? null : new self($changes, $moved);
+        return $changes === [] ? null : new self($changes, $minutes);
+    }
+
+    private static function room(Load $load, string $centre, int $place): int
+    {
+        $room = 0.0;
+        foreach (array_slice($load->cells[$centre], 0, $place) as $cell) {
+            $room += max(0.0, $cell->capacity - $cell->load);
+        }
+
+        return (int) $room;
     }
 
     public function kind(): RemedyKind

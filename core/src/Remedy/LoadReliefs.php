@@ -28,17 +28,19 @@ final readonly class LoadReliefs
      */
     public function for(string $centre, array $periods, int $place): iterable
     {
-        $candidates = $this->trial->with([], function (Plan $plan) use ($centre, $periods, $place): array {
+        $before = $this->trial->outcome();
+        [$load, $earlier, $others] = $this->trial->with([], function (Plan $plan) use ($centre, $periods, $place): array {
             $load = new Load($plan, new Shop($plan->network, $plan->options->calendars), $periods);
             $cell = $load->cells[$centre][$place];
 
-            return $cell->load <= $cell->capacity ? [] : [
-                ...DoEarlier::find($plan, $load, $centre, $place, $this->origins),
-                ...OpenLonger::find($plan, $centre),
-                ...SmallerLots::find($plan, $load, $centre, $place),
+            return $cell->load <= $cell->capacity ? [$load, [], []] : [
+                $load, DoEarlier::find($plan, $load, $centre, $place, $this->origins),
+                [...OpenLonger::find($plan, $centre), ...SmallerLots::find($plan, $load, $centre, $place)],
             ];
         });
-        $before = $this->trial->outcome();
+        $harmless = DoEarlier::together(array_values(array_filter($earlier, $this->isHarmless(...))), $load, $centre, $place);
+        $any = DoEarlier::together($earlier, $load, $centre, $place);
+        $candidates = array_filter([$harmless, $harmless == $any ? null : $any, ...$others]);
         foreach ($candidates as $remedy) {
             try {
                 [$cell, $effect] = $this->trial->with($remedy->changes, fn (Plan $plan) => [
@@ -51,5 +53,17 @@ final readonly class LoadReliefs
             $over = (int) max(0, $cell->load - $cell->capacity);
             yield [new TriedRemedy($remedy, $effect, $over === 0, null, $over), $cell];
         }
+    }
+
+    /** Whether it makes nobody later. */
+    private function isHarmless(Remedy $remedy): bool
+    {
+        try {
+            $effect = $this->trial->effect($remedy->changes);
+        } catch (DoesNotFit) {
+            return false;
+        }
+
+        return $effect->hurtDays() === 0 && $effect->change('lateLines') <= 0;
     }
 }

@@ -46,7 +46,6 @@ function reliefs(Trial $trial, int $place = 1): array
 it('works out what makes a full week fit, each planned', function () {
     expect(reliefs(fullOven()))->toEqual([
         ['do_earlier', 30.0, 40, true, 'move_order MA 2026-03-06'],
-        ['do_earlier', 38.0, 40, true, 'move_order MB 2026-03-06'],
         ['open_longer', 50.0, 48, false, 'add_shift OVEN 5 10:00 18:00'],
         ['open_longer', 50.0, 50, true, 'add_shift OVEN 12345 15:00 17:00'],
         ['smaller_lots', 38.0, 40, true, 'resize_order MC 6'],

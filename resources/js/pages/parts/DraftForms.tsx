@@ -11,9 +11,9 @@ import { NumberField } from '@/components/NumberField';
 import { readQuantity } from '@/lib/quantities';
 import { useCommand } from '@/lib/useCommand';
 
-const FIELD = 'h-[28px] rounded border border-line bg-surface px-2 text-sm';
+export const FIELD = 'h-[28px] rounded border border-line bg-surface px-2 text-sm';
 
-function Labelled({ label, children }: { label: string; children: ReactNode }) {
+export function Labelled({ label, children }: { label: string; children: ReactNode }) {
     return (
         <label className="flex flex-col gap-0.5">
             <span className="text-xs text-mute">{label}</span>
@@ -48,7 +48,7 @@ function PriorityField({ value, onChange }: FieldProps) {
 }
 
 /** The frame of what can be tried: folded until it is wanted, violet as all that is not written. */
-function Trial({ title, children }: { title: string; children: ReactNode }) {
+export function Trial({ title, children }: { title: string; children: ReactNode }) {
     return (
         <details className="mt-3 rounded border border-draft/30 bg-draft-tint">
             <summary className="cursor-pointer px-2.5 py-1 text-sm font-semibold text-draft">{title}</summary>

@@ -13,6 +13,7 @@ import type { LoadAnswer } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
+import { CentreDraft } from '@/pages/parts/CentreDraft';
 import type { LoadPlace } from '@/pages/parts/LoadGrid';
 
 /** Why a work centre is as full as it is: the arithmetic, whom it is for, and what to tell sales where it does not fit. */
@@ -115,6 +116,13 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
                 />
             )}
             {answer.note !== null && <NoteToSales text={answer.note} />}
+            <CentreDraft
+                key={`${answer.centre} ${answer.period.from}`}
+                centre={answer.centre}
+                units={answer.units}
+                from={answer.period.from}
+                to={answer.period.from}
+            />
             <h3 className="mt-4 text-xs font-bold text-mute">{t('Each operation')}</h3>
             <dl>
                 {answer.operations.map((one) => (
