@@ -25,7 +25,7 @@ export function LoadGrid({ table, bucket, as, today, open, onOpen }: Props) {
     const grid = useRef<HTMLDivElement>(null);
     const numbers = new Map(table.groups.flatMap((group) => group.rows).map((row, number) => [row.centre, number]));
     const { at, onKeyDown, onFocus } = useGridKeys(grid, { rows: numbers.size, columns: table.periods.length });
-    const columns = { gridTemplateColumns: `186px repeat(${table.periods.length}, minmax(45px, 1fr))` };
+    const columns = { gridTemplateColumns: `200px repeat(${table.periods.length}, minmax(44px, 1fr))` };
     return (
         <div
             ref={grid}
