@@ -32,7 +32,6 @@ it('enters every list with Down, moves by the keys of a grid, and leaves it with
     'sales lines' => ['/demand', 'SO-7702/1'],
     'messages' => ['/messages', 'to work through'],
     'shortages' => ['/shortages', 'PCB-061'],
-    'load' => ['/capacity', 'CAL-1'],
     'reservations' => ['/reservations', 'SO-7702/1'],
     'proposals' => ['/proposals', 'By supplier'],
     'pegging' => ['/pegging?of=sales:SO-7719/1', 'Served by'],

@@ -41,5 +41,7 @@ it('says that a machine is down by keyboard, and sees at once what that does to 
         ->sees('door seal torn (all of it), Tue 3 Mar 00:00 to Fri 6 Mar 00:00');
     Application::await(fn () => (int) $person->readsTrimmed(sprintf(CELL, '2 Mar')) > 80, 'the week to be full');
     $person->clicks("//button[normalize-space()='Discard']")->sees('Draft, empty')->sees('CAL-1, the week of Mon 2 Mar: 28 %');
+    $person->focuses(sprintf(CELL, '2 Mar'))->presses('ARROW_RIGHT', 'ENTER')->sees('CAL-1, the week of Mon 9 Mar: 133 %')
+        ->finds('(//button[@data-remedy])[1]')->presses('1')->sees('Draft, 1 change')->clicks("//button[normalize-space()='Discard']")->sees('Draft, empty');
     expect($person->complaints())->toBe([]);
 });

@@ -1,4 +1,5 @@
 import { LoaderCircle } from 'lucide-react';
+import { useEffect } from 'react';
 import { RemedyCard } from '@/components/RemedyCard';
 import { useDraft, type Change } from '@/lib/draft';
 import type { FoundRemedy, LoadFigure } from '@/lib/shapes';
@@ -22,6 +23,10 @@ export function WaysOut({ title, url, nothing }: Props) {
     const { plan } = useShared();
     const draft = useDraft();
     const { found, looking, trouble } = useRemedies<Found>(url, draft.stamp);
+    useEffect(() => {
+        document.addEventListener('keydown', tryByNumber);
+        return () => document.removeEventListener('keydown', tryByNumber);
+    }, []);
     const drafted = new Set(draft.state.lines.map((line) => line.sentence));
     return (
         <>
@@ -47,4 +52,13 @@ export function WaysOut({ title, url, nothing }: Props) {
             {!looking && found.length === 0 && !trouble && <p className="mt-1 text-mute">{nothing}</p>}
         </>
     );
+}
+
+/** The number of a remedy tries it, unless something is typed. */
+function tryByNumber(event: KeyboardEvent) {
+    const types =
+        event.target instanceof Element && event.target.closest('input, select, textarea, [role=dialog], [role=listbox]') !== null;
+    if (!types && /^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+        document.querySelector<HTMLButtonElement>(`[data-remedy="${event.key}"]`)?.click();
+    }
 }

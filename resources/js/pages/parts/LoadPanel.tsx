@@ -59,7 +59,7 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
                 })}
             </p>
             <h3 className="mt-3 text-xs font-bold text-mute">{t('The arithmetic')}</h3>
-            <dl>
+            <ul>
                 <Line label={t('Open by its shifts')} value={t(':n h', { n: hours(answer.open) })}>
                     {answer.shifts.length === 0 ? t('day and night on working days') : answer.shifts.join('; ')}
                 </Line>
@@ -76,9 +76,9 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
                 {figure.over && (
                     <Line label={t('More than it can do')} value={t(':n h', { n: hours(figure.load - figure.capacity) })} broken />
                 )}
-            </dl>
+            </ul>
             <h3 className="mt-4 text-xs font-bold text-mute">{t('For whom')}</h3>
-            <dl>
+            <ul>
                 {answer.demands.slice(0, SHOWN).map((one) => (
                     <Line
                         key={`${one.demand.label} ${one.item} ${one.due ?? ''}`}
@@ -107,7 +107,7 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
                         value={t(':n h', { n: hours(answer.forNobody) })}
                     />
                 )}
-            </dl>
+            </ul>
             {figure.over && (
                 <WaysOut
                     title={t('What could help, worked out')}
@@ -124,7 +124,7 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
                 to={answer.period.from}
             />
             <h3 className="mt-4 text-xs font-bold text-mute">{t('Each operation')}</h3>
-            <dl>
+            <ul>
                 {answer.operations.map((one) => (
                     <Line
                         key={`${one.order.label} ${one.op} ${one.minutes}`}
@@ -139,7 +139,7 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
                     </Line>
                 ))}
                 <More count={answer.operationCount - answer.operations.length} />
-            </dl>
+            </ul>
         </>
     );
 }
@@ -148,7 +148,7 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
 const SHOWN = 5;
 
 function More({ count }: { count: number }) {
-    return count > 0 ? <p className="py-1 text-sm text-mute">{tn('and :n more', 'and :n more', count)}</p> : null;
+    return count > 0 ? <li className="py-1 text-sm text-mute">{tn('and :n more', 'and :n more', count)}</li> : null;
 }
 
 function Swatch({ look }: { look: string }) {
@@ -167,13 +167,13 @@ function Line({
     children?: React.ReactNode;
 }) {
     return (
-        <div className="border-b border-line py-1.5">
+        <li className="border-b border-line py-1.5">
             <div className="flex items-baseline gap-3">
-                <dt className="min-w-0 flex-1 truncate">{label}</dt>
-                <dd className={`shrink-0 font-bold whitespace-nowrap ${broken ? 'text-broken' : ''}`}>{value}</dd>
+                <span className="min-w-0 flex-1 truncate">{label}</span>
+                <strong className={`shrink-0 whitespace-nowrap ${broken ? 'text-broken' : ''}`}>{value}</strong>
             </div>
-            {children && <dd className="text-sm text-mute">{children}</dd>}
-        </div>
+            {children && <p className="text-sm text-mute">{children}</p>}
+        </li>
     );
 }
 

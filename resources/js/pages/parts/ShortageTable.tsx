@@ -1,4 +1,3 @@
-import type { KeyboardEvent } from 'react';
 import { CoverStrip } from '@/components/CoverStrip';
 import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
 import { day, qty } from '@/lib/format';
@@ -19,11 +18,6 @@ interface TableProps {
 
 /** The needs under their headings, page by page. */
 export function ShortageTable({ groups, by, today, open, narrow, loading, total, more, onOpen }: TableProps) {
-    const onKey = (event: KeyboardEvent<HTMLElement>) => {
-        if (event.target === event.currentTarget && /^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
-            document.querySelector<HTMLButtonElement>(`[data-remedy="${event.key}"]`)?.click();
-        }
-    };
     const columns: DataColumn<ShortageRow>[] = [
         {
             id: 'item',
@@ -93,7 +87,6 @@ export function ShortageTable({ groups, by, today, open, narrow, loading, total,
             keyOf={(row) => row.identity}
             open={open}
             onOpen={(row) => onOpen(row.identity)}
-            onKey={onKey}
             narrow={narrow}
             busy={loading}
             total={total}
