@@ -148,6 +148,9 @@ final class Moves
             return [];
         }
         $own = $sequences->unitsOf($task);
+        if ($own === []) {
+            return []; // it stands in nobody's way
+        }
         $moves = [];
         $ready = $sequences->readyAt($task);
         foreach ($work->choices as $choice) {

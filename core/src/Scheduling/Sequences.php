@@ -38,6 +38,9 @@ final class Sequences
     /** @var array<int, list<int>> the units that each holds; none where it takes no time that counts */
     private array $on = [];
 
+    /** @var array<int, list<int>> unit numbers of what takes no time that counts, and so stands in nobody's way */
+    private array $idle = [];
+
     /** @var array<int, OpenTime> when those are on */
     private array $open = [];
 
@@ -235,8 +238,7 @@ final class Sequences
 
     public function placed(int $task): Placed
     {
-        $kept = $this->list->kept[$task];
-        $units = $kept->units ?? array_map(fn (int $unit) => $this->units[$unit][1], $this->on[$task]);
+        $units = $this->idle[$task] ?? array_map(fn (int $unit) => $this->units[$unit][1], $this->on[$task]);
         sort($units);
 
         return new Placed(
@@ -343,6 +345,7 @@ final class Sequences
             }
             $holds = $place->minutes > 0 || $this->changes->at($place->centre);
             $this->on[$node] = [];
+            $holds || $this->idle[$node] = $place->units;
             foreach ($holds ? $place->units : [] as $number) {
                 $unit = $this->unit($place->centre, $number);
                 $this->on[$node][] = $unit;
