@@ -8,6 +8,7 @@ use Yposta\Core\Calendar\Day;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Support\Phrase;
 use Yposta\Core\Wording\Templates;
+use Yposta\Core\Wording\WeekdayNames;
 
 /** Dates, quantities and phrases in the language of the person, as its files have them. */
 final class Words
@@ -29,25 +30,10 @@ final class Words
         return self::of()->amount(new Amount($qty, $unit));
     }
 
-    /** @param  int  $minute  from midnight */
-    public static function clock(int $minute): string
-    {
-        return sprintf('%02d:%02d', intdiv($minute, 60), $minute % 60);
-    }
-
-    /**
-     * "Mon to Fri" where they follow each other, else "Mon, Wed".
-     *
-     * @param  string  $weekdays  as digits from 1 (Monday)
-     */
+    /** @param  string  $weekdays  as digits from 1 (Monday) */
     public static function weekdays(string $weekdays): string
     {
-        $days = array_map(intval(...), str_split($weekdays));
-        sort($days);
-        $names = array_map(self::of()->weekday(...), $days);
-        $isRow = count($days) > 2 && count($days) - 1 === $days[count($days) - 1] - $days[0];
-
-        return $isRow ? (string) trans(':from to :to', ['from' => $names[0], 'to' => $names[count($names) - 1]]) : implode(', ', $names);
+        return self::say(WeekdayNames::of($weekdays));
     }
 
     /** An amount of money without decimals, from a value in whole units: 12,345. */

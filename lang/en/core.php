@@ -11,6 +11,8 @@ return [
         'decimal' => '.',
     ],
     'weekday' => [1 => 'Mon', 2 => 'Tue', 3 => 'Wed', 4 => 'Thu', 5 => 'Fri', 6 => 'Sat', 7 => 'Sun'],
+    'weekdays' => ':days',
+    'weekdays_row' => ':first to :last',
     'month' => [1 => 'Jan', 2 => 'Feb', 3 => 'Mar', 4 => 'Apr', 5 => 'May', 6 => 'Jun', 7 => 'Jul', 8 => 'Aug', 9 => 'Sep', 10 => 'Oct', 11 => 'Nov', 12 => 'Dec'],
     'bucket' => ['day' => 'day', 'week' => 'week', 'month' => 'month'],
     'days' => '1 day|:count days',
@@ -101,7 +103,6 @@ return [
     'fit' => [
         'always_open' => ':centre is open day and night on its working days',
         'asked_for_nothing' => 'a quantity above 0 is asked for',
-        'closure_ends_before' => ':centre would be open again before it closes',
         'days' => 'the last day is before the first, or more than :most days after it',
         'decimals' => ':item has :decimals decimals',
         'firm_already' => 'order :order is firm already',
@@ -226,7 +227,7 @@ return [
         'split' => ['title' => 'Split :order: build :qty now', 'note' => 'The rest follows :due, when its material is there.'],
         'do_earlier' => ['title' => 'Do :orders earlier', 'note' => ':hours h in the time before, where there is room.'],
         'open_longer' => [
-            'title' => 'Open :centre on :first :from to :to too', 'daily' => 'Open :centre :first to :last :from to :to too',
+            'title' => 'Open :centre :days :from to :to too',
             'note' => 'Every week from now on; people have to be found for it.',
         ],
         'smaller_lots' => ['title' => 'Make no more than is needed', 'note' => ':orders made smaller by what nobody needs.'],

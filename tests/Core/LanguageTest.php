@@ -61,7 +61,6 @@ function codesPutTogether(): array
             'pull_in.letter',
             'pull_in.own',
             'hurry.letter',
-            'open_longer.daily',
             ...array_merge(...array_map(fn (string $kind) => ["{$kind}.title", "{$kind}.note"], $values(RemedyKind::class))),
         ],
         'core.row.no_supply.' => ['problem', 'remedy'],

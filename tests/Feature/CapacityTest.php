@@ -88,7 +88,7 @@ it('tells of a cell the arithmetic, each operation, whom it is for, and what sal
 it('eases a full week by what it works out, planned with the draft, and the journal takes it back', function () {
     $week = ['centre' => 'CAL-1', 'day' => '2026-03-09', 'bucket' => 'week'];
     $found = ($this->reliefs)($week);
-    $shift = collect($found)->firstWhere('row.title', 'Open CAL-1 on Fri 14:00 to 22:00 too');
+    $shift = collect($found)->firstWhere('row.title', 'Open CAL-1 Fri 14:00 to 22:00 too');
     expect($shift['figure']['percent'])->toBe(120)->and(array_column(array_column($found, 'row'), 'kind'))->toContain('do_earlier');
     $this->actingAs(Demo::user('administrator'));
     $this->postJson('/draft/lines', ['changes' => json_decode($shift['row']['changes'], true)])->assertOk()

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Models\Draft;
 use App\Reading\Pages\CompletePage;
 use App\Reading\SubjectSearch;
 use App\Trials\PlanClient;
@@ -67,7 +66,7 @@ final class AvailabilityController extends Controller
         ]);
 
         return [
-            'lines' => Draft::of($this->user($request))->lines ?? [], 'subject' => $given['of'], 'qty' => $given['qty'] ?? null,
+            'lines' => $this->draftLines($request), 'subject' => $given['of'], 'qty' => $given['qty'] ?? null,
             'due' => $given['due'] ?? null,
         ];
     }

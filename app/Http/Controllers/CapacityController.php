@@ -6,7 +6,6 @@ namespace App\Http\Controllers;
 
 use App\Http\AskedFilters;
 use App\Http\ToldResponse;
-use App\Models\Draft;
 use App\Models\Run;
 use App\Reading\Pages\CapacityPage;
 use App\Reading\SavedViews;
@@ -33,7 +32,7 @@ final class CapacityController extends Controller
     {
         return response()->json($plans->ask(
             PlanQuestion::Load,
-            lines: $this->lines($request),
+            lines: $this->draftLines($request),
             filter: get_object_vars(AskedFilters::load($request, $this->site($request))),
         ));
     }
@@ -45,7 +44,7 @@ final class CapacityController extends Controller
 
         return response()->json($plans->ask(
             PlanQuestion::LoadCell,
-            lines: $this->lines($request),
+            lines: $this->draftLines($request),
             centre: $given['centre'],
             day: $given['day'],
             bucket: AskedFilters::loadShown($request)['bucket'],
@@ -56,17 +55,11 @@ final class CapacityController extends Controller
     public function reliefs(Request $request, PlanClient $plans): StreamedResponse
     {
         $given = $request->validate(['centre' => 'required|string|max:190', 'day' => 'required|date_format:Y-m-d']);
-        $lines = $this->lines($request);
+        $lines = $this->draftLines($request);
         $bucket = AskedFilters::loadShown($request)['bucket'];
 
         return ToldResponse::of(fn (callable $tell) => $plans->askTelling(
             PlanQuestion::Reliefs, $tell, lines: $lines, centre: $given['centre'], day: $given['day'], bucket: $bucket,
         ));
-    }
-
-    /** @return list<array<string, mixed>> of the person's draft */
-    private function lines(Request $request): array
-    {
-        return Draft::of($this->user($request))->lines ?? [];
     }
 }

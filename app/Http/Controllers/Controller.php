@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\ShownPlan;
+use App\Models\Draft;
 use App\Models\User;
 use App\Reading\ListOrder;
 use App\Reading\StoredPlan;
@@ -34,6 +35,12 @@ abstract class Controller
         abort_unless($user instanceof User, 401);
 
         return $user;
+    }
+
+    /** @return list<array<string, mixed>> of the person's draft */
+    protected function draftLines(Request $request): array
+    {
+        return Draft::of($this->user($request))->lines ?? [];
     }
 
     /** Whether the person wants to see things as expected (the default) or as needed. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\AskedFilters;
-use App\Models\Draft;
 use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\GridFigure;
@@ -80,7 +79,7 @@ final class SheetController extends Controller
             'journal' => ListSheets::journal($text),
             'shortages' => ListSheets::shortages($this->plans->ask(
                 PlanQuestion::Shortages,
-                lines: Draft::of($this->user($request))->lines ?? [],
+                lines: $this->draftLines($request),
                 filter: get_object_vars(AskedFilters::shortages($request, $site, self::MOST)),
             )['rows']),
             'reservations' => ListSheets::reservations($this->plans->ask(

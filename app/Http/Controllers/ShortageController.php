@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Actions\AcceptShortage;
 use App\Http\AskedFilters;
 use App\Http\ToldResponse;
-use App\Models\Draft;
 use App\Models\Run;
 use App\Reading\Pages\ShortagesPage;
 use App\Reading\SavedViews;
@@ -39,7 +38,7 @@ final class ShortageController extends Controller
     {
         return response()->json($plans->ask(
             PlanQuestion::Shortages,
-            lines: $this->lines($request),
+            lines: $this->draftLines($request),
             filter: get_object_vars(AskedFilters::shortages($request, $this->site($request))),
         ));
     }
@@ -48,7 +47,7 @@ final class ShortageController extends Controller
     public function remedies(Request $request, PlanClient $plans): StreamedResponse
     {
         $given = $request->validate(['identity' => 'required|string|max:190', 'item' => 'required|string|max:190']);
-        $lines = $this->lines($request);
+        $lines = $this->draftLines($request);
 
         return ToldResponse::of(fn (callable $tell) => $plans->askTelling(
             PlanQuestion::Remedies, $tell, lines: $lines, identity: $given['identity'], item: $given['item'],
@@ -82,12 +81,6 @@ final class ShortageController extends Controller
             'needs.*.item' => 'required|string|max:190',
         ]);
 
-        return response()->json($plans->ask(PlanQuestion::Resolve, lines: $this->lines($request), needs: array_values($given['needs'])));
-    }
-
-    /** @return list<array<string, mixed>> of the person's draft */
-    private function lines(Request $request): array
-    {
-        return Draft::of($this->user($request))->lines ?? [];
+        return response()->json($plans->ask(PlanQuestion::Resolve, lines: $this->draftLines($request), needs: array_values($given['needs'])));
     }
 }

@@ -42,14 +42,15 @@ final readonly class LoadCellView
 
     private Load $load;
 
-    /** Of the period among those from the plan date on. */
+    /** Of the period. */
     private int $place;
 
     private function __construct(private Plan $plan, private TrialPresenter $presenter, string $centre, int $day, private BucketSize $size)
     {
-        [$periods, $this->place] = LoadView::placed($plan, $centre, $day, $size);
+        LoadView::mustHave($plan, $centre);
         $this->centre = $plan->network->workCentres[$centre];
-        $this->load = new Load($plan, new Shop($plan->network, $plan->options->calendars), $periods);
+        $this->load = new Load($plan, new Shop($plan->network, $plan->options->calendars), $size);
+        $this->place = $this->load->placeOf($day);
     }
 
     public static function of(Trial $trial, string $centre, int $day, BucketSize $size): LoadAnswer
@@ -95,7 +96,7 @@ final readonly class LoadCellView
 
         return array_values(array_map(fn (Shift $shift) => trans(
             $shift->units === null ? ':days :from to :to' : ':days :from to :to, :units of them', [
-                'days' => Words::weekdays($shift->weekdays), 'from' => Words::clock($shift->from), 'to' => Words::clock($shift->to),
+                'days' => Words::weekdays($shift->weekdays), 'from' => Minute::clock($shift->from), 'to' => Minute::clock($shift->to),
                 'units' => $shift->units,
             ],
         ), $rows));
@@ -133,7 +134,7 @@ final readonly class LoadCellView
     {
         $day = Minute::day($minute);
 
-        return "{$this->presenter->day($day)} ".Words::clock($minute - $day * Minute::DAY);
+        return "{$this->presenter->day($day)} ".Minute::clock($minute - $day * Minute::DAY);
     }
 
     private function operation(LoadEntry $entry): LoadOperation

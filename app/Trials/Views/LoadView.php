@@ -38,49 +38,21 @@ final readonly class LoadView
         return $trial->with([], fn (Plan $plan) => (new self($plan, $filter))->read());
     }
 
-    /** @return list<array{int, int}> first and last day of each period from the plan date to the one of a day */
-    public static function periods(Plan $plan, BucketSize $size, int $until): array
-    {
-        $periods = [];
-        $last = min($until, $plan->options->horizonEnd);
-        for ($day = $plan->options->planDate; $day <= $last; $day = $size->endOf($day) + 1) {
-            $periods[] = [$day, $size->endOf($day)];
-        }
-
-        return $periods;
-    }
-
-    /**
-     * The periods from the plan date on, and the place of the one of a day among them.
-     *
-     * @return array{list<array{int, int}>, int}
-     *
-     * @throws Refused when there is no such centre
-     */
-    public static function placed(Plan $plan, string $centre, int $day, BucketSize $size): array
+    /** @throws Refused when there is no such centre */
+    public static function mustHave(Plan $plan, string $centre): void
     {
         isset($plan->network->workCentres[$centre]) || throw Refused::because('capacity.no_centre', ['centre' => $centre], 'centre');
-        $options = $plan->options;
-        $place = count(self::periods($plan, $size, min(max($day, $options->planDate), $options->horizonEnd))) - 1;
-
-        return [self::periods($plan, $size, $options->horizonEnd), $place];
     }
 
     private function read(): LoadTable
     {
         $options = $this->plan->options;
         $size = BucketSize::from($this->filter->bucket);
-        $all = self::periods($this->plan, $size, $options->horizonEnd);
-        $from = $this->filter->from === '' ? $options->planDate : max($options->planDate, Day::parse($this->filter->from));
-        $first = 0;
-        foreach ($all as $place => [$start]) {
-            $start <= $from && $first = $place;
-        }
+        $load = new Load($this->plan, new Shop($this->plan->network, $options->calendars), $size, $this->part());
+        $first = $this->filter->from === '' ? 0 : $load->placeOf(Day::parse($this->filter->from));
         $number = self::SHOWN[$size->value];
+        $all = $load->periods;
         $shown = array_slice($all, $first, $number, true);
-        $load = new Load(
-            $this->plan, new Shop($this->plan->network, $options->calendars), array_slice($all, 0, $first + count($shown)), $this->part(),
-        );
         [$groups, $over] = $this->groups($load, array_keys($shown));
 
         return new LoadTable(

@@ -17,11 +17,13 @@ final readonly class ReliefView
     /** @return iterable<FoundRelief> as they are found */
     public static function of(Trial $trial, ProposalOrigins $origins, string $centre, int $day, BucketSize $size): iterable
     {
-        [$periods, $place, $planDate] = $trial->with([], fn (Plan $plan) => [
-            ...LoadView::placed($plan, $centre, $day, $size), $plan->options->planDate,
-        ]);
+        $planDate = $trial->with([], function (Plan $plan) use ($centre): int {
+            LoadView::mustHave($plan, $centre);
+
+            return $plan->options->planDate;
+        });
         $view = new RemedyView($trial, $planDate, $origins);
-        foreach ((new LoadReliefs($trial, $origins))->for($centre, $periods, $place) as [$tried, $cell]) {
+        foreach ((new LoadReliefs($trial, $origins))->for($centre, $day, $size) as [$tried, $cell]) {
             yield new FoundRelief($view->row($tried), LoadView::figure([$cell]), array_map(intval(...), $tried->cost()));
         }
     }

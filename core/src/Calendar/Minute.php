@@ -20,7 +20,13 @@ final class Minute
         $day = self::day($minute);
         $left = $minute - $day * self::DAY;
 
-        return sprintf('%s %02d:%02d', Day::format($day), intdiv($left, 60), $left % 60);
+        return Day::format($day).' '.self::clock($left);
+    }
+
+    /** `HH:MM` of minutes from midnight; 24:00 is the end of the day. */
+    public static function clock(int $minutes): string
+    {
+        return sprintf('%02d:%02d', intdiv($minutes, 60), $minutes % 60);
     }
 
     /** The day that a minute lies in. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Declaration;
 
+use Yposta\Core\Calendar\Minute;
+
 /** A time of day, held in minutes from midnight; 24:00 is the end of the day. */
 final readonly class ClockTime implements ColumnType
 {
@@ -18,7 +20,7 @@ final readonly class ClockTime implements ColumnType
 
     public function write(mixed $value): string
     {
-        return is_int($value) ? sprintf('%02d:%02d', intdiv($value, 60), $value % 60) : '';
+        return is_int($value) ? Minute::clock($value) : '';
     }
 
     public function fault(mixed $value, array $values, Surroundings $in): ?Fault

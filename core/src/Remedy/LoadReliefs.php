@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Remedy;
 
 use Yposta\Core\Capacity\Shop;
+use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Scheduling\Load;
 use Yposta\Core\Scheduling\LoadCell;
@@ -22,15 +23,15 @@ final readonly class LoadReliefs
     }
 
     /**
-     * @param  list<array{int, int}>  $periods  first and last day of each, one after the other from the plan date on
-     * @param  int  $place  of the period among them
+     * @param  int  $day  in the period
      * @return iterable<array{TriedRemedy, LoadCell}> each with how full it is then; none where it is not too full
      */
-    public function for(string $centre, array $periods, int $place): iterable
+    public function for(string $centre, int $day, BucketSize $size): iterable
     {
         $before = $this->trial->outcome();
-        [$load, $earlier, $others] = $this->trial->with([], function (Plan $plan) use ($centre, $periods, $place): array {
-            $load = new Load($plan, new Shop($plan->network, $plan->options->calendars), $periods);
+        [$load, $earlier, $others] = $this->trial->with([], function (Plan $plan) use ($centre, $day, $size): array {
+            $load = self::load($plan, $size);
+            $place = $load->placeOf($day);
             $cell = $load->cells[$centre][$place];
 
             return $cell->load <= $cell->capacity ? [$load, [], []] : [
@@ -38,13 +39,14 @@ final readonly class LoadReliefs
                 [...OpenLonger::find($plan, $centre), ...SmallerLots::find($plan, $load, $centre, $place)],
             ];
         });
+        $place = $load->placeOf($day);
         $harmless = DoEarlier::together(array_values(array_filter($earlier, $this->isHarmless(...))), $load, $centre, $place);
         $any = DoEarlier::together($earlier, $load, $centre, $place);
         $candidates = array_filter([$harmless, $harmless == $any ? null : $any, ...$others]);
         foreach ($candidates as $remedy) {
             try {
                 [$cell, $effect] = $this->trial->with($remedy->changes, fn (Plan $plan) => [
-                    (new Load($plan, new Shop($plan->network, $plan->options->calendars), $periods))->cells[$centre][$place],
+                    self::load($plan, $size)->cells[$centre][$place],
                     Effect::between($before, $this->trial->standing()),
                 ]);
             } catch (DoesNotFit) {
@@ -53,6 +55,11 @@ final readonly class LoadReliefs
             $over = (int) max(0, $cell->load - $cell->capacity);
             yield [new TriedRemedy($remedy, $effect, $over === 0, null, $over), $cell];
         }
+    }
+
+    private static function load(Plan $plan, BucketSize $size): Load
+    {
+        return new Load($plan, new Shop($plan->network, $plan->options->calendars), $size);
     }
 
     /** Whether it makes nobody later. */

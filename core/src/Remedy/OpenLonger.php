@@ -8,7 +8,7 @@ use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Network\Shift;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Study\AddShift;
-use Yposta\Core\Support\Phrase;
+use Yposta\Core\Wording\WeekdayNames;
 
 /** A work centre works longer: a shift on the weekday on which it is open least, or an hour or two every day. */
 final readonly class OpenLonger extends Remedy
@@ -58,18 +58,11 @@ final readonly class OpenLonger extends Remedy
         return RemedyKind::OpenLonger;
     }
 
-    public function title(): Phrase
-    {
-        return $this->change->weekdays === $this->change->weekdays[0] ? parent::title() : new Phrase('remedy.open_longer.daily', $this->values());
-    }
-
     protected function values(): array
     {
-        $days = $this->change->weekdays;
-
         return [
-            'centre' => $this->change->workCentre, 'from' => self::clock($this->change->from), 'to' => self::clock($this->change->to),
-            'first' => new Phrase("weekday.{$days[0]}"), 'last' => new Phrase('weekday.'.$days[strlen($days) - 1]),
+            'centre' => $this->change->workCentre, 'days' => WeekdayNames::of($this->change->weekdays),
+            'from' => Minute::clock($this->change->from), 'to' => Minute::clock($this->change->to),
         ];
     }
 
@@ -77,11 +70,6 @@ final readonly class OpenLonger extends Remedy
     private static function end(Shift $shift): int
     {
         return min(Minute::DAY, $shift->end());
-    }
-
-    private static function clock(int $minute): string
-    {
-        return sprintf('%02d:%02d', intdiv($minute, 60), $minute % 60);
     }
 
     /**

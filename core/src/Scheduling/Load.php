@@ -10,6 +10,7 @@ use Yposta\Core\Capacity\CentreTime;
 use Yposta\Core\Capacity\OpenTime;
 use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Capacity\Work;
+use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Buckets;
 use Yposta\Core\Plan\Causes;
@@ -44,17 +45,17 @@ final class Load
     private array $ends = [];
 
     /**
-     * @param  list<array{int, int}>|null  $periods  first and last day of each, one after the other from the plan date on; those of the plan without
+     * @param  BucketSize|null  $bucket  of its periods; that of the plan without
      * @param  (callable(Supply): float)|null  $part  how much of the work of an order or proposal counts, from 0 to 1; all without
      */
     public function __construct(
         private readonly Plan $plan,
         private readonly Shop $shop,
-        ?array $periods = null,
+        ?BucketSize $bucket = null,
         ?callable $part = null,
     ) {
         $options = $plan->options;
-        $this->periods = $periods ?? (new Buckets($options->bucket, $options->planDate, $options->horizonEnd))->spans();
+        $this->periods = (new Buckets($bucket ?? $options->bucket, $options->planDate, $options->horizonEnd))->spans();
         $this->now = $options->planDate * Minute::DAY;
         $this->causes = new Causes($plan);
         foreach ($shop->centres() as $centre) {
@@ -68,6 +69,18 @@ final class Load
                 }
             }
         }
+    }
+
+    /** The place of the period that a day lies in; of the first or the last for a day before or behind all. */
+    public function placeOf(int $day): int
+    {
+        foreach ($this->periods as $place => [, $last]) {
+            if ($day <= $last) {
+                return $place;
+            }
+        }
+
+        return count($this->periods) - 1;
     }
 
     /** @return list<LoadEntry> what lies in a period at a centre, by order and operation as the plan has them */

@@ -19,9 +19,6 @@ final class Scheduler
 {
     private readonly Jobs $jobs;
 
-    /** @var int|null hundredths of a day by which each unit of weight makes a job more urgent; null for the rule */
-    private ?int $urgency = null;
-
     private readonly SetupChanges $setups;
 
     /** @var array<string, true> operations that cannot keep their place, by job and place */
@@ -53,10 +50,9 @@ final class Scheduler
     /** @param  int|null  $urgency  hundredths of a day by which each unit of weight makes a job more urgent; null for the rule */
     public function schedule(?int $urgency = null): Schedule
     {
-        $this->urgency = $urgency;
         $this->moved = $this->given = [];
         $this->jobs->takeAll();
-        while (! $this->pass()) {
+        while (! $this->pass($urgency)) {
             // again, without what could not stay
         }
         $this->forward = $this->placed;
@@ -100,13 +96,13 @@ final class Scheduler
     }
 
     /** Whether all that kept its place could keep it. */
-    private function pass(): bool
+    private function pass(?int $urgency): bool
     {
         $this->machines = new Machines($this->shop, $this->setups);
         $this->placed = $this->waited = [];
         $this->dates = new ShopDates($this->plan);
         $this->keep();
-        $turns = new Turns($this->jobs, $this->options, $this->given, $this->urgency);
+        $turns = new Turns($this->jobs, $this->options, $this->given, $urgency);
         $isSound = true;
         while (($task = $turns->next($this->machines, $this->earliest(...))) !== null) {
             $key = "{$task->job} {$task->place}";

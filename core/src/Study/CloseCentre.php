@@ -24,7 +24,6 @@ final readonly class CloseCentre implements Change
     public function apply(Network $network): Network
     {
         $centre = $network->workCentres[$this->workCentre] ?? throw DoesNotFit::because('no_centre', ['centre' => $this->workCentre]);
-        $this->to > $this->from || throw DoesNotFit::because('closure_ends_before', ['centre' => $this->workCentre]);
         $this->unit === null || ($this->unit >= 1 && $this->unit <= $centre->units)
             || throw DoesNotFit::because('no_such_unit', ['centre' => $this->workCentre, 'unit' => $this->unit]);
 

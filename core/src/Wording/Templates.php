@@ -74,15 +74,9 @@ final class Templates implements Phrasebook
         $sameYear = $this->planDate !== null && $year === gmdate('Y', $this->planDate * 86400);
 
         return strtr($this->templates[$sameYear ? 'format.day' : 'format.day_of_year'] ?? ':weekday :day :month :year', [
-            ':weekday' => $this->weekday(Day::weekday($day)), ':day' => $number,
+            ':weekday' => $this->templates['weekday.'.Day::weekday($day)] ?? '', ':day' => $number,
             ':month' => $this->templates["month.{$month}"] ?? '', ':year' => $year,
         ]);
-    }
-
-    /** @param  int  $weekday  from 1 (Monday) */
-    public function weekday(int $weekday): string
-    {
-        return $this->templates["weekday.{$weekday}"] ?? '';
     }
 
     /** A decimal as the language writes it: groups of three, its decimal mark, a true minus. */

@@ -2,7 +2,7 @@ import { LoaderCircle } from 'lucide-react';
 import { useEffect } from 'react';
 import { RemedyCard } from '@/components/RemedyCard';
 import { useDraft, type Change } from '@/lib/draft';
-import type { FoundRemedy, LoadFigure } from '@/lib/shapes';
+import type { FoundRelief, FoundRemedy } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useRemedies } from '@/lib/useRemedies';
@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** A way out, and where it is one of a work centre how full that is then. */
-type Found = FoundRemedy & { figure?: LoadFigure };
+type Found = FoundRemedy & Partial<Pick<FoundRelief, 'figure'>>;
 
 /** The ways out of a shortage or an overload as they are found, cheapest for others first. Choosing one drafts it. */
 export function WaysOut({ title, url, nothing }: Props) {

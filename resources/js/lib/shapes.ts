@@ -681,7 +681,7 @@ export interface LoadOperation {
     minutes: number;
 }
 
-/** A day, week or month of the load; ISO dates, the first not before the plan date. */
+/** A day, week or month of the load; ISO dates; what lies before the plan date counts for nothing. */
 export interface LoadPeriod {
     from: string;
     to: string;

@@ -81,7 +81,7 @@ it('says what does not fit', function (array $fields, string $trouble) {
         ['change' => 'close_centre', 'workCentre' => 'SAW', 'from' => '2026-03-05 10:00', 'to' => '2026-03-06 08:00', 'unit' => 3], 'fit.no_such_unit',
     ],
     'ends before it begins' => [
-        ['change' => 'close_centre', 'workCentre' => 'SAW', 'from' => '2026-03-06 10:00', 'to' => '2026-03-06 10:00'], 'fit.closure_ends_before',
+        ['change' => 'close_centre', 'workCentre' => 'SAW', 'from' => '2026-03-06 10:00', 'to' => '2026-03-06 10:00'], 'row.ends_before.problem',
     ],
     'only takes back' => [['change' => 'put_shifts', 'workCentre' => 'SAW', 'shifts' => []], 'change.only_back'],
 ]);
