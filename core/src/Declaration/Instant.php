@@ -7,7 +7,7 @@ namespace Yposta\Core\Declaration;
 /** A minute of the site's clock, held as `YYYY-MM-DD HH:MM`. */
 final readonly class Instant implements ColumnType
 {
-    use TextColumn;
+    use FormedColumn;
 
     public function parse(string $text): mixed
     {

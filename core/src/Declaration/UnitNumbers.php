@@ -7,7 +7,7 @@ namespace Yposta\Core\Declaration;
 /** Numbers of the units of a centre, from 1, held as they are written: with semicolons between, ascending. */
 final readonly class UnitNumbers implements ColumnType
 {
-    use TextColumn;
+    use FormedColumn;
 
     public function parse(string $text): mixed
     {

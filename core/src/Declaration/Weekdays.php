@@ -7,7 +7,7 @@ namespace Yposta\Core\Declaration;
 /** A set of weekdays as digits from 1 (Monday) to 7. */
 final readonly class Weekdays implements ColumnType
 {
-    use TextColumn;
+    use FormedColumn;
 
     /** @param  bool  $some  whether at least one is wanted */
     public function __construct(public bool $some = true)

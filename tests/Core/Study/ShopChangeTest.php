@@ -83,5 +83,9 @@ it('says what does not fit', function (array $fields, string $trouble) {
     'ends before it begins' => [
         ['change' => 'close_centre', 'workCentre' => 'SAW', 'from' => '2026-03-06 10:00', 'to' => '2026-03-06 10:00'], 'row.ends_before.problem',
     ],
+    'no weekdays' => [['change' => 'add_shift', 'workCentre' => 'SAW', 'weekdays' => '99', 'from' => '14:00', 'to' => '22:00'], 'change.wrong'],
+    'none at all' => [['change' => 'add_shift', 'workCentre' => 'SAW', 'weekdays' => '', 'from' => '14:00', 'to' => '22:00'], 'change.wrong'],
+    'no moment' => [['change' => 'close_centre', 'workCentre' => 'SAW', 'from' => 'never', 'to' => 'soon'], 'change.wrong'],
+    'no moment at all' => [['change' => 'close_centre', 'workCentre' => 'SAW', 'from' => '', 'to' => '2026-03-06 10:00'], 'change.wrong'],
     'only takes back' => [['change' => 'put_shifts', 'workCentre' => 'SAW', 'shifts' => []], 'change.only_back'],
 ]);
