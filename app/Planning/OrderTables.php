@@ -75,7 +75,8 @@ final readonly class OrderTables
     {
         $orders = RowDifference::of($before->orders, $after->orders, fn (OpenOrder $order) => $order->code);
         $components = $this->ordersWhoseRowsDiffer($before, $after);
-        $codes = array_map(strval(...), array_keys($orders + $components));
+        $operations = array_intersect_key(self::ordersWhoseOperationsDiffer($before, $after), $after->orders);
+        $codes = array_map(strval(...), array_keys($orders + $components + $operations));
         if ($codes === []) {
             return;
         }
@@ -95,6 +96,7 @@ final readonly class OrderTables
         $codesOfNew = array_fill_keys(array_map(fn (OpenOrder $order) => $order->code, $new), true);
         $this->dropRows(array_intersect_key($lines, array_diff_key($components, $codesOfNew), $after->orders));
         $this->insertRows(array_intersect_key($lines, $components + $codesOfNew, $after->orders), $after);
+        $this->replaceOperations(array_intersect_key($lines, $operations), $after);
         $this->noteOrigins(array_intersect_key($origins, $orders), $lines, $by);
         $this->settle(array_values(array_unique(array_map(
             fn (stdClass $line) => Stored::int($line->order_id),
@@ -110,6 +112,21 @@ final readonly class OrderTables
             $before->components,
             $after->components,
             fn (OrderComponent $row) => "{$row->order}\x1f{$row->line}",
+        ) as [$old, $new]) {
+            $codes[$new->order ?? $old->order ?? ''] = true;
+        }
+
+        return $codes;
+    }
+
+    /** @return array<string, true> by code */
+    private static function ordersWhoseOperationsDiffer(Network $before, Network $after): array
+    {
+        $codes = [];
+        foreach (RowDifference::of(
+            $before->orderOperations,
+            $after->orderOperations,
+            fn (OrderOperation $row) => "{$row->order}\x1f{$row->op}",
         ) as [$old, $new]) {
             $codes[$new->order ?? $old->order ?? ''] = true;
         }
@@ -208,6 +225,20 @@ final readonly class OrderTables
         foreach (array_chunk(array_column($lines, 'id'), self::ROWS_AT_ONCE) as $ids) {
             DB::table('order_components')->whereIn('order_line_id', $ids)->delete();
         }
+    }
+
+    /** @param  array<string, stdClass>  $lines  that get the operation rows that they have in a network */
+    private function replaceOperations(array $lines, Network $after): void
+    {
+        $ids = array_map(fn (stdClass $line) => Stored::int($line->id), $lines);
+        foreach (array_chunk(array_values($ids), self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('order_operations')->whereIn('order_line_id', $chunk)->delete();
+        }
+        $this->insertBelow(
+            OrderOperation::class,
+            array_values(array_filter($after->orderOperations, fn (OrderOperation $row) => isset($ids[$row->order]))),
+            $ids,
+        );
     }
 
     /** @param  array<string, stdClass>  $lines  that get the component rows that they have in a network */

@@ -43,7 +43,7 @@ final class RowFingerprints
     public static function look(array $names, Network $network): array
     {
         $lookup = new ReferenceLookup($network);
-        $components = $stock = $seen = [];
+        $components = $operations = $stock = $seen = [];
         $references = array_map(fn (string $name) => str_starts_with($name, self::PLANNING) ? null : Reference::tryParse($name), $names);
         $orders = array_flip(array_map(
             fn (?Reference $reference) => $reference?->kind === ReferenceKind::Order ? $reference->name : '',
@@ -52,6 +52,9 @@ final class RowFingerprints
         foreach ($network->components as $row) {
             isset($orders[$row->order]) && $components[$row->order][] = $row;
         }
+        foreach ($network->orderOperations as $row) {
+            isset($orders[$row->order]) && $operations[$row->order][] = $row;
+        }
         foreach ($network->stock as $row) {
             $stock[(string) Reference::stock($row->item, $row->site)] = $row;
         }
@@ -59,7 +62,9 @@ final class RowFingerprints
             $reference = $references[$place];
             $row = match ($reference?->kind) {
                 ReferenceKind::Order => isset($network->orders[$reference->name])
-                    ? [$network->orders[$reference->name], $components[$reference->name] ?? []]
+                    ? array_filter([
+                        $network->orders[$reference->name], $components[$reference->name] ?? [], $operations[$reference->name] ?? [],
+                    ])
                     : null,
                 ReferenceKind::Sales => $lookup->salesLine($reference),
                 ReferenceKind::Stock => $stock[$name] ?? null,

@@ -39,7 +39,7 @@ final readonly class ChangeSentences
         $values = [];
         foreach ($fields as $name => $value) {
             if (is_scalar($value)) {
-                $values[$name] = in_array($name, ['due', 'from', 'to', 'start'], true) ? $this->moment((string) $value) : (string) $value;
+                $values[$name] = in_array($name, ['due', 'from', 'to', 'start', 'day'], true) ? $this->moment((string) $value) : (string) $value;
             }
         }
         $kind = (string) ($fields['change'] ?? '');
@@ -50,6 +50,10 @@ final readonly class ChangeSentences
             'swap_component' => isset($fields['qty']) ? 'swap_component_part' : $kind,
             'work_days' => ($fields['works'] ?? false) === true ? $kind : 'close_days',
             'close_centre' => isset($fields['unit']) ? 'close_unit' : $kind,
+            'fix_operation' => ($fields['fixed'] ?? true) === true ? $kind : 'loose_operation',
+            'hold_order' => ($fields['held'] ?? true) === true ? $kind : 'let_go_order',
+            'start_not_before' => isset($fields['day']) ? $kind : 'start_any_day',
+            'finish_by' => isset($fields['day']) ? $kind : 'finish_when_due',
             default => $kind,
         };
         $values['what'] = $this->what($fields);

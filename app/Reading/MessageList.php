@@ -104,7 +104,8 @@ final readonly class MessageList
         return array_values(array_map(
             fn (MessageCode $code) => new MessageKind($code, (string) trans("messages.kind.{$code->value}"), $counts[$code->value]),
             array_filter([
-                MessageCode::Overdue, MessageCode::BringIn, MessageCode::StartPassed, MessageCode::BelowSafety, MessageCode::LateDemand,
+                MessageCode::Overdue, MessageCode::BringIn, MessageCode::StartPassed, MessageCode::BelowSafety,
+                MessageCode::NoCapacity, MessageCode::LateDemand,
                 MessageCode::PushOut, MessageCode::Cancel, MessageCode::Frozen,
                 MessageCode::NoSupplier, MessageCode::NoBom,
             ], fn (MessageCode $code) => isset($counts[$code->value])),

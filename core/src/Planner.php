@@ -15,6 +15,7 @@ use Yposta\Core\Plan\Plan;
 use Yposta\Core\Projection\Projection;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Run\Workspace;
+use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Structure\StructureBuilder;
 use Yposta\Core\Support\Phrase;
@@ -27,7 +28,8 @@ final readonly class Planner
     }
 
     /**
-     * @param  (callable(string): void)|null  $stage  told when a stage begins: structure, demand, netting, projection
+     * @param  (callable(string): void)|null  $stage  told when a stage begins: structure, demand, netting, projection, and scheduling where
+     *    the options ask for it
      *
      * @throws InvalidOptions when the options name something the network does not hold
      * @throws LoopFound when a structure or a chain of transfers contains itself
@@ -51,6 +53,6 @@ final readonly class Planner
         $stage('projection');
         (new Projection($network, $work))->run();
 
-        return new Plan($network, $work);
+        return ShopPlan::of($network, $work, null, $stage);
     }
 }

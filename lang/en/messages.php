@@ -20,6 +20,7 @@ return [
         'no_supplier' => 'No supplier',
         'no_bom' => 'No structure',
         'below_safety' => 'Runs short',
+        'no_capacity' => 'No capacity',
     ],
     'apply' => [
         'bring_in' => 'Move to :to',

@@ -17,6 +17,7 @@ beforeEach(function () {
         'order_components.csv' => "order,line,item,qty\nM1,10,ROD,15\nM1,20,GLUE,2\n",
         'forecasts.csv' => "forecast,item,site,bucket,start,qty\nF,HEAD,MAIN,week,2026-03-16,3\n",
         'work_centres.csv' => "work_centre,site,units\nBENCH,MAIN,2\n", 'shifts.csv' => "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n",
+        'operations.csv' => "item,op,work_centre,run_min\nHEAD,10,BENCH,30\n",
     ])));
 });
 
@@ -145,6 +146,15 @@ function draftedChanges(): array
         'a machine that is down' => [Roles::MAKE, [
             'change' => 'close_centre', 'workCentre' => 'BENCH', 'from' => '2026-03-09 06:00', 'to' => '2026-03-10 14:00', 'unit' => 1,
         ]],
+        'how fast a centre is' => [Roles::DATA, ['change' => 'change_efficiency', 'workCentre' => 'BENCH', 'efficiency' => '90']],
+        'an operation moved' => [Roles::MAKE, [
+            'change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH', 'units' => '1', 'start' => '2026-03-09 06:00',
+        ]],
+        'an operation let go' => [Roles::MAKE, ['change' => 'fix_operation', 'order' => 'M1', 'op' => 10, 'fixed' => false]],
+        'a crew' => [Roles::MAKE, ['change' => 'change_crew', 'order' => 'M1', 'op' => 10, 'crew' => 2]],
+        'an order held back' => [Roles::MAKE, ['change' => 'hold_order', 'order' => 'M1', 'held' => true]],
+        'an order not before' => [Roles::MAKE, ['change' => 'start_not_before', 'order' => 'M1', 'day' => '2026-03-09']],
+        'an order to be done by' => [Roles::MAKE, ['change' => 'finish_by', 'order' => 'M1', 'day' => '2026-03-09']],
     ];
 }
 
@@ -174,7 +184,7 @@ it('lets each role commit those changes that are its own, and no other', functio
         }
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
-        'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_shifts', 'put_demand', 'put_planning', 'remove_order', // only take others back
+        'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'remove_order', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

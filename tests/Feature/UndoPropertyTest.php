@@ -84,6 +84,15 @@ function randomDraft(Randomizer $random): array
         ],
         fn () => ['change' => 'scale_demand', 'percent' => $random->getInt(50, 200), 'items' => [$line()['item_code']], 'customers' => []],
         fn () => ['change' => 'add_shift', 'workCentre' => 'BENCH', 'weekdays' => '56', 'from' => '14:00', 'to' => '22:00', 'units' => $random->getInt(1, 2)],
+        fn () => ['change' => 'change_efficiency', 'workCentre' => 'BENCH', 'efficiency' => (string) $random->getInt(50, 120)],
+        fn () => [
+            'change' => 'move_operation', 'order' => $order(), 'op' => 10, 'workCentre' => 'BENCH', 'units' => (string) $random->getInt(1, 2),
+            'start' => $day().' 07:00',
+        ],
+        fn () => ['change' => 'change_crew', 'order' => $order(), 'op' => 10, 'crew' => $random->getInt(1, 2)],
+        fn () => ['change' => 'hold_order', 'order' => $order(), 'held' => true],
+        fn () => ['change' => 'start_not_before', 'order' => $order(), 'day' => $day()],
+        fn () => ['change' => 'finish_by', 'order' => $order(), 'day' => $day()],
         fn () => [
             'change' => 'close_centre', 'workCentre' => 'BENCH', 'from' => $day().' 06:00', 'to' => '2027-01-01 00:00', 'unit' => 2,
             'reason' => 'broken, "again"',
@@ -126,6 +135,7 @@ function draftable(int $seed): array
 
     $files['work_centres.csv'] = "work_centre,site,units\nBENCH,MAIN,2\n";
     $files['shifts.csv'] = "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n";
+    $files['operations.csv'] = "item,op,work_centre,run_min\n".implode('', array_map(fn (string $item) => "{$item},10,BENCH,5\n", $items));
 
     return $files;
 }

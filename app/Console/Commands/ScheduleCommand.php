@@ -56,7 +56,7 @@ final class ScheduleCommand extends Command
             $contents = $reader->read(BundleFolder::open((string) $this->argument('bundle')));
             $this->note($contents->warnings);
             $options = $this->scheduleOptions($contents->options->planDate);
-            $this->written($planner->plan($contents->network, $contents->options), $out, $options);
+            $this->written($planner->plan($contents->network, $contents->options->with(schedule: false)), $out, $options);
         });
     }
 

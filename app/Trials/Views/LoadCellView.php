@@ -13,7 +13,6 @@ use App\Reading\Shapes\LoadPeriod;
 use App\Support\Words;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\Minute;
-use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\Shift;
@@ -25,6 +24,7 @@ use Yposta\Core\Scheduling\DemandLoad;
 use Yposta\Core\Scheduling\Load;
 use Yposta\Core\Scheduling\LoadEntry;
 use Yposta\Core\Scheduling\Overflow;
+use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Trial\Trial;
 
 /** What fills a work centre in a day, a week or a month: the arithmetic, whom it is for, and what to tell sales where it does not fit. */
@@ -49,7 +49,7 @@ final readonly class LoadCellView
     {
         LoadView::mustHave($plan, $centre);
         $this->centre = $plan->network->workCentres[$centre];
-        $this->load = new Load($plan, new Shop($plan->network, $plan->options->calendars), $size);
+        $this->load = new Load($plan, ShopPlan::shop($plan), $size);
         $this->place = $this->load->placeOf($day);
     }
 

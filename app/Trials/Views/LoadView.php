@@ -12,7 +12,6 @@ use App\Reading\Shapes\LoadTable;
 use App\Support\Refused;
 use App\Trials\LoadFilter;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\EndShares;
 use Yposta\Core\Plan\Plan;
@@ -21,6 +20,7 @@ use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Scheduling\Load;
 use Yposta\Core\Scheduling\LoadCell;
+use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Trial\Trial;
 
 /** How full work centres are over some periods, by site and kind. */
@@ -48,7 +48,7 @@ final readonly class LoadView
     {
         $options = $this->plan->options;
         $size = BucketSize::from($this->filter->bucket);
-        $load = new Load($this->plan, new Shop($this->plan->network, $options->calendars), $size, $this->part());
+        $load = new Load($this->plan, ShopPlan::shop($this->plan), $size, $this->part());
         $first = $this->filter->from === '' ? 0 : $load->placeOf(Day::parse($this->filter->from));
         $number = self::SHOWN[$size->value];
         $all = $load->periods;

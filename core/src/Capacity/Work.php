@@ -33,4 +33,13 @@ final readonly class Work
         public string $family,
     ) {
     }
+
+    /** The same at a centre where it takes other minutes. */
+    public function at(string $centre, int $minutes, int $setup): self
+    {
+        return new self(
+            op: $this->op, centre: $centre, crew: $this->crew, minutes: $minutes, setup: $setup, run: $this->run, base: $this->base,
+            qty: $this->qty, queue: $this->queue, move: $this->move, family: $this->family,
+        );
+    }
 }

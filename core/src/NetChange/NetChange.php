@@ -23,6 +23,7 @@ use Yposta\Core\Run\Message;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
 use Yposta\Core\Run\Workspace;
+use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Structure\Point;
 
@@ -58,15 +59,18 @@ final class NetChange
     public static function plan(Plan $before, Network $after): Plan
     {
         $difference = NetworkDifference::between($before->network, $after);
+        $renewed = $before->work->planned->points(); // the schedule may have them elsewhere
+        $before->work->planned->restore();
         $change = new self($before, $after);
         if ($difference->structural || ! $change->fits($difference)) {
             return (new Planner($before->work->limits))->plan($after, $before->options);
         }
 
-        return $change->run($difference);
+        return $change->run($difference, $renewed);
     }
 
-    private function run(NetworkDifference $difference): Plan
+    /** @param  array<int, true>  $renewed  points that the schedule before had changed */
+    private function run(NetworkDifference $difference, array $renewed): Plan
     {
         $this->replaceStock($difference->stock);
         $this->replaceOrders($difference->orders);
@@ -75,7 +79,7 @@ final class NetChange
         $this->net();
         $this->project();
 
-        return new Plan($this->after, $this->work, $this->toProject);
+        return ShopPlan::of($this->after, $this->work, $this->toProject + $renewed);
     }
 
     /** Whether all that differs stands at points that are there, and leaves the levels of the structure as they are. */

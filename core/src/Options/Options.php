@@ -88,6 +88,14 @@ final readonly class Options
     #[Column(new Names, '', note: 'all')]
     public ?array $items;
 
+    /** Whether what has been scheduled is there by its operations, see {@see \Yposta\Core\Scheduling\ShopPlan}. */
+    #[Column(new OneOfTwo('off', 'on'), 'off')]
+    public bool $schedule;
+
+    /** Proposals that start in so many days from the plan date are laid in the shop, too. */
+    #[Column(new Whole(0, self::LONGEST_HORIZON), '0')]
+    public int $scheduleDays;
+
     #[Column(new Choice(BucketSize::class), 'week')]
     public BucketSize $bucket;
 

@@ -29,7 +29,8 @@ final readonly class MessageIdentity
             ? 'now'
             : (string) $message->from;
         $to = match ($message->code) {
-            MessageCode::StartPassed, MessageCode::Overdue, MessageCode::LateDemand => '',
+            MessageCode::StartPassed, MessageCode::Overdue, MessageCode::LateDemand,
+            MessageCode::NoCapacity => '',
             default => (string) $message->to,
         };
 

@@ -11,6 +11,7 @@ use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\HoldUp;
 use Yposta\Core\Run\Message;
 use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\ShopPlace;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\Workspace;
 use Yposta\Core\Structure\Structure;
@@ -104,6 +105,12 @@ final class Plan
             ...$this->work->factMessages[$point] ?? [], ...$this->work->nettingMessages[$point] ?? [],
             ...$this->work->projectionMessages[$point] ?? [],
         ];
+    }
+
+    /** @return list<ShopPlace> where its operations stand, by their number; none where it is not in a schedule */
+    public function inShop(Supply $supply): array
+    {
+        return $this->work->shop[spl_object_id($supply)] ?? [];
     }
 
     /** Why a demand comes late; null when it does not. */

@@ -13,6 +13,7 @@ use Yposta\Core\Run\HoldUp;
 use Yposta\Core\Run\HoldUpReason;
 use Yposta\Core\Run\Message;
 use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Run\Supply;
 use Yposta\Core\Structure\Structure;
 use Yposta\Core\Support\Phrase;
 
@@ -37,6 +38,7 @@ final readonly class PlanPhrases
             'qty' => new Amount($message->qty, $point->item->unit),
             'from' => Date::orNull($message->from),
             'to' => Date::orNull($message->to),
+            'centre' => $message->about instanceof Supply ? $message->about->noCapacityAt : null,
         ]);
     }
 

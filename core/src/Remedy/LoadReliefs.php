@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Remedy;
 
-use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Scheduling\Load;
 use Yposta\Core\Scheduling\LoadCell;
+use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\NoOrigins;
 use Yposta\Core\Study\ProposalOrigins;
@@ -59,7 +59,7 @@ final readonly class LoadReliefs
 
     private static function load(Plan $plan, BucketSize $size): Load
     {
-        return new Load($plan, new Shop($plan->network, $plan->options->calendars), $size);
+        return new Load($plan, ShopPlan::shop($plan), $size);
     }
 
     /** Whether it makes nobody later. */

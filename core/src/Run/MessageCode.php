@@ -17,4 +17,7 @@ enum MessageCode: string
     case NoSupplier = 'no_supplier';
     case NoBom = 'no_bom';
     case BelowSafety = 'below_safety';
+
+    /** An order or proposal is there later than it is due, as units were taken; only where the plan is made with a schedule. */
+    case NoCapacity = 'no_capacity';
 }

@@ -38,6 +38,12 @@ final class Workspace
 
     public Places $sales;
 
+    /** What was planned where a schedule has other dates. */
+    public readonly PlannedDates $planned;
+
+    /** @var array<int, list<ShopPlace>> where a schedule has the operations of a supply, by its object id */
+    public array $shop = [];
+
     /** @var array<int, int> place of each point in the order of netting */
     public readonly array $places;
 
@@ -48,6 +54,7 @@ final class Workspace
     ) {
         $this->places = array_flip($structure->netting);
         $this->orders = $this->sales = new Places([]);
+        $this->planned = new PlannedDates($this);
     }
 
     /**

@@ -169,7 +169,7 @@ final class Jobs
                 efficiency: $this->plan->network->workCentres[$centre]->efficiency, speed: $speed,
             ), $row->workCentre),
             crew: $row->crew, queue: $like->queue ?? 0, move: $like->move ?? 0, family: $like->setupFamily ?? '', begun: $row->done > 0,
-            old: $old, fixed: $old !== null && $row->fixed,
+            old: $old, fixed: $old !== null && ($row->fixed || $this->options->keeps),
             frozen: $old !== null && $old->start < $frozenUntil,
         );
     }

@@ -16,12 +16,13 @@ use Yposta\Core\Plan\Buckets;
 use Yposta\Core\Plan\Causes;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Run\ShopPlace;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
 
 /**
  * The load of work centres by period with what causes it (scheduling rules, section 3): what is to be made is laid backward from its due
- * date, as if capacity had no end. What lies before the plan date counts in its period, what lies after the last period is left out.
+ * date, as if capacity had no end; what is scheduled lies where the schedule has it. What lies before the plan date counts in its period, what lies after the last period is left out.
  */
 final class Load
 {
@@ -128,6 +129,9 @@ final class Load
     /** @return list<LaidWork> the operations of an order or a proposal, the last first */
     public function laid(Supply $supply): array
     {
+        if ($this->plan->inShop($supply) !== []) {
+            return $this->scheduled($supply);
+        }
         $end = (max($supply->due, $this->plan->options->planDate) + 1) * Minute::DAY;
         $laid = [];
         $queue = 0;
@@ -137,6 +141,19 @@ final class Load
             $laid[] = new LaidWork($supply, $work, $first, $end);
             $end = $first ?? $this->now;
             $queue = $work->queue;
+        }
+
+        return $laid;
+    }
+
+    /** @return list<LaidWork> the last first */
+    private function scheduled(Supply $supply): array
+    {
+        $works = array_column($this->works($supply), null, 'op');
+        $laid = [];
+        foreach (array_reverse($this->plan->inShop($supply)) as $place) {
+            $work = $works[$place->op]->at($place->workCentre, $place->minutes, $place->setup);
+            $laid[] = new LaidWork($supply, $work, $place->start, $place->end, $place);
         }
 
         return $laid;
@@ -181,6 +198,9 @@ final class Load
     /** @return array<int, int> minutes of all its units by place of the period */
     private function spread(LaidWork $laid): array
     {
+        if ($laid->place !== null) {
+            return $this->spreadOfPlace($laid->place);
+        }
         $work = $laid->work;
         $to = $laid->end <= $this->now ? 0 : $this->open($work->centre)->until($laid->end);
         $from = $to - $work->minutes;
@@ -193,6 +213,20 @@ final class Load
         }
 
         return $spread;
+    }
+
+    /** @return array<int, int> minutes of all its units by place of the period; it holds them while all are on */
+    private function spreadOfPlace(ShopPlace $place): array
+    {
+        $open = $this->shop->open($place->workCentre, $place->units, $place->start);
+        $spread = [];
+        foreach ($this->periods as $period => [$first, $last]) {
+            $from = max($place->start, $first * Minute::DAY);
+            $to = min($place->end, ($last + 1) * Minute::DAY);
+            $to > $from && $spread[$period] = ($open->until($to) - $open->until($from)) * count($place->units);
+        }
+
+        return array_filter($spread);
     }
 
     private function open(string $centre): OpenTime

@@ -7,6 +7,7 @@ namespace Yposta\Core\Scheduling;
 use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Run\ShopPlace;
 
 /** Where every operation stands, and what that comes to (scheduling rules, sections 4 and 6). */
 final readonly class Schedule
@@ -18,6 +19,7 @@ final readonly class Schedule
      * @param  array<string, true>  $frozenMoved  what could not keep its place
      * @param  array<int, string>  $given  jobs that could not be placed, with the centre that has no room
      * @param  array<string, true>  $waited  what waited for a unit
+     * @param  array<string, int>  $ready  minute from which on it could have begun
      */
     public function __construct(
         private Plan $plan,
@@ -26,6 +28,7 @@ final readonly class Schedule
         private array $frozenMoved,
         private array $given,
         private array $waited,
+        private array $ready,
     ) {
     }
 
@@ -129,9 +132,13 @@ final readonly class Schedule
     /** Writes its dates into the plan: when orders are there, when demands are served, and what that waits for. */
     public function apply(): void
     {
+        $this->plan->work->shop = [];
         $dates = new ShopDates($this->plan);
         foreach ($this->jobs->all as $job) {
-            isset($this->given[$job->place]) || $dates->finish($job, $this->end($job));
+            if (! isset($this->given[$job->place])) {
+                $dates->finish($job, $this->end($job));
+                $this->plan->work->shop[spl_object_id($job->supply)] = $this->places($job);
+            }
         }
         foreach ($this->plan->supplies as $supplies) {
             foreach ($supplies as $supply) {
@@ -156,6 +163,7 @@ final readonly class Schedule
         }
         foreach (array_reverse($job->tasks) as $task) {
             if (isset($this->waited["{$task->job} {$task->place}"])) {
+                $this->plan->work->planned->keepSupply($job->supply, $job->supply->available, $job->supply->waitsFor);
                 $job->supply->noCapacityAt = $this->at($task)->centre;
 
                 return;
@@ -167,11 +175,37 @@ final readonly class Schedule
                 }
             }
             if ($latest !== null && $latest[1]->lateDays() > 0) {
+                $this->plan->work->planned->keepSupply($job->supply, $job->supply->available, $job->supply->waitsFor);
                 $job->supply->waitsFor = $latest[1];
 
                 return;
             }
         }
+    }
+
+    /** @return array<string, list<ShopPlace>> where the operations of orders stand, by code */
+    public function ofOrders(): array
+    {
+        $places = [];
+        foreach ($this->jobs->all as $job) {
+            isset($this->given[$job->place]) || $job->supply->isProposal() || $places[$job->supply->name] = $this->places($job);
+        }
+
+        return $places;
+    }
+
+    /** @return list<ShopPlace> */
+    private function places(Job $job): array
+    {
+        return array_map(function (Task $task) use ($job): ShopPlace {
+            $placed = $this->at($task);
+
+            return new ShopPlace(
+                supply: $job->supply, op: $task->op, workCentre: $placed->centre, units: $placed->units,
+                ready: $this->ready["{$task->job} {$task->place}"] ?? $placed->start, start: $placed->start, end: $placed->end,
+                setup: $placed->setup, minutes: $placed->minutes,
+            );
+        }, $job->tasks);
     }
 
     private function at(Task $task): Placed

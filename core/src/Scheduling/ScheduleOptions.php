@@ -14,6 +14,7 @@ final readonly class ScheduleOptions
      * @param  int  $setupWindow  days from the earliest due date in which the rule `setup` may choose
      * @param  int  $steps  of improvement
      * @param  int  $seed  the same one gives the same schedule
+     * @param  bool  $keeps  whether all that has a place stays there, as what is fixed does
      */
     public function __construct(
         public int $now,
@@ -25,6 +26,7 @@ final readonly class ScheduleOptions
         public ScheduleAim $aim = ScheduleAim::Late,
         public int $steps = 0,
         public int $seed = 1,
+        public bool $keeps = false,
     ) {
     }
 }

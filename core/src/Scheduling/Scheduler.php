@@ -36,6 +36,9 @@ final class Scheduler
     /** @var array<string, true> operations that waited for a unit */
     private array $waited = [];
 
+    /** @var array<string, int> minute from which on an operation could have begun, by job and place */
+    private array $ready = [];
+
     private Machines $machines;
 
     private ShopDates $dates;
@@ -75,7 +78,7 @@ final class Scheduler
     public function by(Sequences $sequences): ?Schedule
     {
         $this->machines = new Machines($this->shop, $this->setups);
-        $this->placed = $this->waited = [];
+        $this->placed = $this->waited = $this->ready = [];
         $this->dates = new ShopDates($this->plan);
         foreach ($sequences->order() as $number) {
             $task = $sequences->tasks[$number];
@@ -92,14 +95,14 @@ final class Scheduler
     {
         $this->options->direction === ScheduleDirection::Backward && $this->pushLater();
 
-        return new Schedule($this->plan, $this->jobs, $this->placed, $this->moved, $this->given, $this->waited);
+        return new Schedule($this->plan, $this->jobs, $this->placed, $this->moved, $this->given, $this->waited, $this->ready);
     }
 
     /** Whether all that kept its place could keep it. */
     private function pass(?int $urgency): bool
     {
         $this->machines = new Machines($this->shop, $this->setups);
-        $this->placed = $this->waited = [];
+        $this->placed = $this->waited = $this->ready = [];
         $this->dates = new ShopDates($this->plan);
         $this->keep();
         $turns = new Turns($this->jobs, $this->options, $this->given, $urgency);
@@ -112,6 +115,8 @@ final class Scheduler
                     $this->moved[$key] = true;
                     $isSound = false;
                 }
+                $this->ready[$key] = $from;
+                $this->options->keeps && $this->compare($task, $this->placed[$key], $from);
                 $this->finishWith($task);
             } else {
                 $placed = $this->machines->soonest($task, $from);
@@ -134,9 +139,16 @@ final class Scheduler
     {
         $this->machines->put($task, $placed);
         $this->placed["{$task->job} {$task->place}"] = $placed;
+        $this->ready["{$task->job} {$task->place}"] = $from;
+        $this->compare($task, $placed, $from);
+        $this->finishWith($task);
+    }
+
+    /** Whether it ends later than it would if no unit had been taken. */
+    private function compare(Task $task, Placed $placed, int $from): void
+    {
         $alone = $this->machines->alone($task, $task->choices[0], $from);
         $alone !== null && $placed->end > $alone && $this->waited["{$task->job} {$task->place}"] = true;
-        $this->finishWith($task);
     }
 
     /** The last operation of a job says when it is there. */

@@ -40,8 +40,10 @@ final class ShopDates
                 foreach ($supply->inputs as $input) {
                     $this->expect($input);
                 }
+                [$available, $waitsFor] = [$supply->available, $supply->waitsFor];
                 $supply->waitsFor = null;
                 $this->dates->settle($supply, $this->plan->structure->points[$supply->point]);
+                $this->keep($supply, $available, $waitsFor);
             }
         }
 
@@ -55,14 +57,17 @@ final class ShopDates
      */
     public function finish(Job $job, int $end): void
     {
+        [$available, $waitsFor] = [$job->supply->available, $job->supply->waitsFor];
         $job->supply->available = Minute::day($end - 1);
         $job->supply->waitsFor = null;
+        $this->keep($job->supply, $available, $waitsFor);
         $this->known[spl_object_id($job->supply)] = true;
     }
 
     /** When a demand is served: with the latest of what serves it, the first of several. */
     public function expect(Demand $demand): void
     {
+        [$expected, $last] = [$demand->expected, $demand->last];
         $demand->expected = $demand->last = null;
         foreach ($this->pegs->serving($demand) as $peg) {
             $available = $this->of($peg->supply);
@@ -71,5 +76,13 @@ final class ShopDates
                 $demand->last = $peg->supply;
             }
         }
+        ($demand->expected === $expected && $demand->last === $last) || $this->plan->work->planned->keepDemand($demand, $expected, $last);
+    }
+
+    /** Keeps what was planned where that is something else. */
+    private function keep(Supply $supply, int $available, ?Demand $waitsFor): void
+    {
+        ($supply->available === $available && $supply->waitsFor === $waitsFor)
+            || $this->plan->work->planned->keepSupply($supply, $available, $waitsFor);
     }
 }

@@ -52,6 +52,14 @@ final class ChangeCodec
         'put_shifts' => PutShifts::class,
         'close_centre' => CloseCentre::class,
         'put_closures' => PutClosures::class,
+        'change_efficiency' => ChangeEfficiency::class,
+        'move_operation' => MoveOperation::class,
+        'fix_operation' => FixOperation::class,
+        'change_crew' => ChangeCrew::class,
+        'put_operations' => PutOperations::class,
+        'hold_order' => HoldOrder::class,
+        'start_not_before' => StartNotBefore::class,
+        'finish_by' => FinishBy::class,
     ];
 
     /** @return Fields */

@@ -7,6 +7,7 @@ namespace Yposta\Core\Study;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
+use Yposta\Core\Network\OrderKind;
 
 /** Finds and replaces open orders. */
 trait OrderChange
@@ -20,6 +21,14 @@ trait OrderChange
     private static function order(Network $network, string $code): OpenOrder
     {
         return $network->orders[$code] ?? throw DoesNotFit::because('no_order', ['order' => $code]);
+    }
+
+    /** @throws DoesNotFit when there is no such order, or it is not one of production */
+    private static function produced(Network $network, string $code): OpenOrder
+    {
+        $order = self::order($network, $code);
+
+        return $order->kind === OrderKind::Make ? $order : throw DoesNotFit::because('not_produced', ['order' => $code]);
     }
 
     private static function put(Network $network, OpenOrder $order): Network

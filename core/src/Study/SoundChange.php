@@ -26,7 +26,7 @@ final class SoundChange
     /** Changes that only take others back. */
     private const TAKING_BACK = [
         PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class,
-        PutShifts::class, RemoveOrder::class,
+        PutOperations::class, PutShifts::class, RemoveOrder::class,
     ];
 
     /**

@@ -42,7 +42,7 @@ final readonly class SplitOrder implements OfOrder
         }
         $rows = self::rows($network, $this->order);
         $network = (new ResizeOrder($this->order, $this->qty))->apply($network);
-        $rest = $old->with(code: $this->rest, qty: $old->qty - $this->qty, received: 0);
+        $rest = $old->with(code: $this->rest, qty: $old->qty - $this->qty, received: 0, finishBy: null);
         $network = self::put($network, $rest);
         if ($rows !== []) {
             $kept = [];

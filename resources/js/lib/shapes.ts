@@ -29,7 +29,17 @@ export type HoldStatus = 'complete' | 'partly' | 'none';
 
 /** What a run has to say about an order, a proposal, a demand or a stock (the table of section 5). */
 export type MessageCode =
-    'bring_in' | 'push_out' | 'cancel' | 'overdue' | 'start_passed' | 'frozen' | 'late_demand' | 'no_supplier' | 'no_bom' | 'below_safety';
+    | 'bring_in'
+    | 'push_out'
+    | 'cancel'
+    | 'overdue'
+    | 'start_passed'
+    | 'frozen'
+    | 'late_demand'
+    | 'no_supplier'
+    | 'no_bom'
+    | 'below_safety'
+    | 'no_capacity';
 
 /** What a need that is not covered by what there is waits for. In the order in which they matter. */
 export type NeedState = 'waiting' | 'passed' | 'order_now' | 'covered';

@@ -28,6 +28,7 @@ export const MESSAGE_KINDS: Record<MessageCode, Sentence> = {
     no_supplier: 'No supplier',
     no_bom: 'No structure',
     below_safety: 'Runs short',
+    no_capacity: 'No capacity',
 };
 
 /** What a need waits for, the worst first. */

@@ -193,7 +193,7 @@ export function Messages({ messages }: { messages: MessageRow[] }) {
                 {messages.map((message, place) => (
                     <li
                         key={place}
-                        className={`rounded px-2.5 py-1.5 text-sm ${['below_safety', 'start_passed', 'late_demand'].includes(message.code) ? 'bg-broken-tint' : 'bg-look-tint'}`}
+                        className={`rounded px-2.5 py-1.5 text-sm ${['below_safety', 'start_passed', 'late_demand', 'no_capacity'].includes(message.code) ? 'bg-broken-tint' : 'bg-look-tint'}`}
                     >
                         {message.href && !message.href.startsWith('/item') ? (
                             <Link href={message.href} className="hover:underline">
