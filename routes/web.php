@@ -18,6 +18,7 @@ use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\ReservationController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SavedViewController;
+use App\Http\Controllers\ScheduleController;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\ShortageController;
@@ -91,6 +92,13 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/capacity/load', [CapacityController::class, 'load']);
     Route::get('/capacity/cell', [CapacityController::class, 'cell']);
     Route::get('/capacity/reliefs', [CapacityController::class, 'reliefs']);
+
+    Route::get('/schedule', [ScheduleController::class, 'index']);
+    Route::post('/schedules', [ScheduleController::class, 'store']);
+    Route::get('/schedules/{id}', [ScheduleController::class, 'show']);
+    Route::post('/schedules/{id}/stop', [ScheduleController::class, 'stop']);
+    Route::post('/schedules/{id}/keep', [ScheduleController::class, 'keep']);
+    Route::post('/schedules/{id}/drop', [ScheduleController::class, 'drop']);
 
     Route::get('/draft', [DraftController::class, 'show']);
     Route::post('/draft/lines', [DraftController::class, 'store']);

@@ -44,11 +44,12 @@ final readonly class CommitChanges
      * @param  list<list<Change>>  $lines
      * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see RowFingerprints}; lines without
      *    are not compared
+     * @param  string|null  $said  what they are together, in words; each is said by itself without
      * @return array{commit: int, sentences: list<string>, orders: list<string>} what was written, and the codes of new orders
      *
      * @throws Refused when a line does not fit, was overtaken or is not the person's to write; `lines` says which
      */
-    public function __invoke(array $lines, array $seen, User $by): array
+    public function __invoke(array $lines, array $seen, User $by, ?string $said = null): array
     {
         $before = $this->data->read();
         $this->check($lines, $seen, $before, $by);
@@ -58,7 +59,7 @@ final readonly class CommitChanges
         $after = $this->writtenOut($list->apply($before), array_values($codes));
         $inverse = $list->inverse($before);
         $this->writer->write($before, $after, $this->origins($changes), $by);
-        $sentences = (new ChangeSentences(Day::parse(Settings::planDate()), $after))->all($changes);
+        $sentences = $said !== null ? [$said] : (new ChangeSentences(Day::parse(Settings::planDate()), $after))->all($changes);
         $commit = (int) DB::table('commits')->insertGetId([
             'user_id' => $by->id, 'sentences' => json_encode($sentences, JSON_THROW_ON_ERROR), 'changes' => $this->json($changes),
             'inverse' => $this->json($inverse),

@@ -36,7 +36,7 @@ final readonly class StartRun
      */
     public function __invoke(array $wishes, ?User $by, ?Study $study = null, bool $agreed = true): Run
     {
-        $options = $this->options($wishes);
+        $options = $this->options($study === null ? $wishes : [...self::shopOfLive(), ...$wishes]);
         $leavesOut = $this->leavesOut($options);
         if ($study === null && $leavesOut !== null && ! $agreed) {
             throw Refused::because('run.leaves_out', ['what' => $leavesOut], 'leaves', ['what' => $leavesOut]);
@@ -73,9 +73,11 @@ final readonly class StartRun
     /**
      * The live plan with the parameters that it had, as of today.
      *
+     * @param  array<string, mixed>  $wishes  what differs from them
+     *
      * @throws Refused when a run is under way
      */
-    public function again(?User $by): Run
+    public function again(?User $by, array $wishes = []): Run
     {
         $parameters = Run::live()->parameters ?? [];
         unset($parameters['planDate']);
@@ -83,7 +85,13 @@ final readonly class StartRun
             unset($parameters['horizonEnd']);
         }
 
-        return $this($parameters, $by);
+        return $this([...$parameters, ...$wishes], $by);
+    }
+
+    /** @return array<string, mixed> whether the live plan has the dates of the shop, so that a study can be held against it */
+    private static function shopOfLive(): array
+    {
+        return array_intersect_key(Run::live()->parameters ?? [], ['schedule' => true, 'scheduleDays' => true]);
     }
 
     /** "3 of 186 items, forecast SERVICE, 41 sales lines"; null for nothing. */

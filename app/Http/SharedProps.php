@@ -117,7 +117,7 @@ final class SharedProps
         ])->all());
     }
 
-    /** @return array{horizonEnd: string|null, bucket: string, forecasts: list<string>, sites: list<string>|null, soldOnly: bool} what the run panel starts from: the last run, else the installation's defaults */
+    /** @return array{horizonEnd: string|null, bucket: string, forecasts: list<string>, sites: list<string>|null, soldOnly: bool, schedule: bool, scheduleDays: int} what the run panel starts from: the last run, else the installation's defaults */
     public function runDefaults(): array
     {
         $parameters = $this->run()->parameters ?? Settings::get(Settings::RUN_DEFAULTS, []);
@@ -128,6 +128,8 @@ final class SharedProps
             'forecasts' => $parameters['forecasts'] ?? [],
             'sites' => $parameters['sites'] ?? null,
             'soldOnly' => ($parameters['items'] ?? null) !== null,
+            'schedule' => ($parameters['schedule'] ?? false) === true,
+            'scheduleDays' => (int) ($parameters['scheduleDays'] ?? 0),
         ];
     }
 

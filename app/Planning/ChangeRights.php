@@ -14,6 +14,7 @@ use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderOperation;
+use Yposta\Core\Network\ProposalOperation;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Network\Shift;
 use Yposta\Core\Network\WrittenRows;
@@ -26,6 +27,7 @@ use Yposta\Core\Study\CloseCentre;
 use Yposta\Core\Study\FreeSupply;
 use Yposta\Core\Study\HoldSupply;
 use Yposta\Core\Study\OfOrder;
+use Yposta\Core\Study\PlaceProposals;
 use Yposta\Core\Study\PutAllocations;
 use Yposta\Core\Study\PutClosures;
 use Yposta\Core\Study\PutDays;
@@ -75,7 +77,7 @@ final class ChangeRights
             $order !== null => self::ofKind($order->kind),
             $row instanceof Allocation => Roles::HOLD,
             $row instanceof SalesLine, $row instanceof ForecastBucket => Roles::FORECAST,
-            $row instanceof Shift, $row instanceof Closure => Roles::MAKE, // when work centres work is for those who schedule them
+            $row instanceof Shift, $row instanceof Closure, $row instanceof ProposalOperation => Roles::MAKE, // when work centres work is for those who schedule them
             default => Roles::DATA,
         };
     }
@@ -91,7 +93,7 @@ final class ChangeRights
             $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning,
             $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,
             $change instanceof AddShift, $change instanceof PutShifts, $change instanceof CloseCentre,
-            $change instanceof PutClosures => Roles::MAKE,
+            $change instanceof PutClosures, $change instanceof PlaceProposals => Roles::MAKE,
             $order !== null => self::ofKind($order->kind),
             default => Roles::DATA,
         };

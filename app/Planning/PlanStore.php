@@ -10,6 +10,7 @@ use App\Support\SqliteConnection;
 use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Amounts;
 use Yposta\Core\Plan\Causes;
@@ -44,6 +45,7 @@ final class PlanStore
         $this->number($plan);
         $this->points($run->id, $plan);
         $this->supplies($run->id, $plan);
+        $this->operations($run->id, $plan);
         $this->demands($run->id, $plan);
         $this->pegs($run->id, $plan);
         $this->messages($run->id, $plan);
@@ -147,6 +149,25 @@ final class PlanStore
         $insert->finish();
     }
 
+    /** Where the shop has the operations of what is in its schedule. */
+    private function operations(int $run, Plan $plan): void
+    {
+        $insert = new BulkInsert('plan_operations', [
+            'run_id', 'supply', 'op', 'work_centre_code', 'units', 'ready_instant', 'start_instant', 'end_instant', 'minutes',
+        ], self::ROWS_AT_ONCE);
+        foreach ($plan->supplies as $supplies) {
+            foreach ($supplies as $supply) {
+                foreach ($plan->inShop($supply) as $place) {
+                    $insert->add([
+                        $run, $this->numbers[spl_object_id($supply)], $place->op, $place->workCentre, implode(';', $place->units),
+                        Minute::format($place->ready), Minute::format($place->start), Minute::format($place->end), $place->minutes,
+                    ]);
+                }
+            }
+        }
+        $insert->finish();
+    }
+
     private function demands(int $run, Plan $plan): void
     {
         $phrases = new PlanPhrases($plan->structure);
@@ -231,7 +252,7 @@ final class PlanStore
     /** Deletes the rows of a run; those go last by which one sees that there are some. */
     public static function forget(int $run): void
     {
-        foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_supplies', 'plan_points'] as $table) {
+        foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_operations', 'plan_supplies', 'plan_points'] as $table) {
             DB::table($table)->where('run_id', $run)->delete();
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Models\Run;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Options\Options;
@@ -17,6 +18,14 @@ final class RunParameters
     public static function of(Options $options): array
     {
         return RowCodec::encode($options);
+    }
+
+    /** Those of a run as if it were made on a day. */
+    public static function asOf(Run $run, string $planDate): Options
+    {
+        $end = substr($run->horizon_end, 0, 10);
+
+        return self::options([...$run->parameters, 'planDate' => $planDate, 'horizonEnd' => max($end, $planDate)]); // when it is over
     }
 
     /**

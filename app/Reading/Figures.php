@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Models\Run;
+use App\Reading\Shapes\DraftFigure;
 use App\Reading\Shapes\TodayFigure;
 use App\Support\Words;
 
@@ -24,6 +25,9 @@ final class Figures
         'buyValue' => 'To buy, at cost',
         'workHours' => 'Hours of work',
     ];
+
+    /** Figures of a try, after those of a run; more of them is neither worse nor better. */
+    private const MORE = ['moves' => 'Purchases to move', 'purchases' => 'Purchases to add'];
 
     private const NEUTRAL = ['proposals', 'messages', 'stockValue', 'neededValue', 'buyValue', 'workHours'];
 
@@ -55,6 +59,38 @@ final class Figures
         }
 
         return $labels;
+    }
+
+    /**
+     * The totals that a change moves.
+     *
+     * @param  array<string, array{int, int}>  $figures  before and after, by name
+     * @return list<DraftFigure>
+     */
+    public static function changed(array $figures): array
+    {
+        $labels = self::labels();
+        foreach (self::MORE as $name => $label) {
+            $labels[$name] = [(string) trans($label), false];
+        }
+        $rows = [];
+        foreach ($labels as $name => [$label, $moreIsWorse]) {
+            [$before, $after] = $figures[$name] ?? [0, 0];
+            if ($before !== $after) {
+                $change = ($after > $before ? '+' : "\u{2212}").Words::money(abs($after - $before));
+                $rows[] = new DraftFigure(
+                    name: $name,
+                    label: $label,
+                    before: Words::money($before),
+                    after: Words::money($after),
+                    change: $change,
+                    worse: $moreIsWorse && $after > $before,
+                    better: $moreIsWorse && $after < $before,
+                );
+            }
+        }
+
+        return $rows;
     }
 
     private static function value(Run $run, string $key): int

@@ -176,10 +176,6 @@ final class LivePlan
 
     private function optionsOf(Run $run): Options
     {
-        $end = substr($run->horizon_end, 0, 10);
-
-        return RunParameters::options([
-            ...$run->parameters, 'planDate' => $this->planDate, 'horizonEnd' => max($end, $this->planDate), // when it is over
-        ]);
+        return RunParameters::asOf($run, $this->planDate);
     }
 }

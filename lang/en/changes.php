@@ -42,6 +42,7 @@ return [
     'fix_operation' => 'Operation :op of :order stays where it is',
     'loose_operation' => 'Operation :op of :order may move again',
     'change_crew' => 'Operation :op of :order with a crew of :crew',
+    'place_proposals' => 'Proposals where the shop has them',
     'put_operations' => 'Operations of :order as they were',
     'hold_order' => ':order held back',
     'let_go_order' => ':order no longer held back',
@@ -77,6 +78,8 @@ return [
         'sites' => 'sites :value',
         'no_safety_stock' => 'without safety stock',
         'no_calendars' => 'every day works',
+        'schedule' => 'with the dates of the shop',
+        'no_schedule' => 'without the dates of the shop',
         'no_consume' => 'orders do not consume the forecast',
     ],
     'lot_rule' => [

@@ -32,6 +32,11 @@ return [
         'inside' => 'something went wrong inside the run; it was written to the log',
         'unfit' => 'a change of the study does not fit any more: :trouble',
     ],
+    'schedule' => [
+        'died' => 'The schedule stopped without a word; nothing was changed.',
+        'inside' => 'Something went wrong inside the schedule; it was written to the log. Nothing was changed.',
+        'kept' => 'Schedule kept for 1 order|Schedule kept for :count orders',
+    ],
     'sentence' => ':What.',
     'shortage' => [
         'accepted' => 'Shortage :identity accepted: :reason',

@@ -14,6 +14,7 @@ use App\Reading\Shapes\RunStatus;
 use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Yposta\Core\Options\Options;
 
 final class RunController extends Controller
 {
@@ -23,7 +24,8 @@ final class RunController extends Controller
         $given = $request->validate([
             'horizonEnd' => 'nullable|date_format:Y-m-d', 'bucket' => 'nullable|in:day,week,month', 'forecasts' => 'nullable|array',
             'forecasts.*' => 'string|max:190',
-            'sites' => 'nullable|array', 'sites.*' => 'string|max:190', 'soldOnly' => 'nullable|boolean', 'agreed' => 'boolean',
+            'sites' => 'nullable|array', 'sites.*' => 'string|max:190', 'soldOnly' => 'nullable|boolean',
+            'schedule' => 'nullable|boolean', 'scheduleDays' => 'nullable|integer|min:0|max:'.Options::LONGEST_HORIZON, 'agreed' => 'boolean',
         ]);
         $agreed = ($given['agreed'] ?? false) === true;
 

@@ -23,6 +23,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Options\Options;
 
 /** Saved what-ifs, and what differs between two plans. */
 final class StudyController extends Controller
@@ -108,10 +109,11 @@ final class StudyController extends Controller
         $given = $request->validate([
             'name' => 'required|string|max:200', 'version' => 'integer|min:0', 'run' => 'boolean', 'distinct' => 'boolean',
             'changes' => 'present|array|max:500', 'changes.*' => 'array',
-            'parameters' => 'present|array:horizonEnd,forecasts,sites,safetyStock', 'parameters.horizonEnd' => 'nullable|date_format:Y-m-d',
+            'parameters' => 'present|array:horizonEnd,forecasts,sites,safetyStock,schedule,scheduleDays', 'parameters.horizonEnd' => 'nullable|date_format:Y-m-d',
             'parameters.forecasts' => 'nullable|array', 'parameters.forecasts.*' => 'string|max:190',
             'parameters.sites' => 'nullable|array', 'parameters.sites.*' => 'string|max:190',
-            'parameters.safetyStock' => 'nullable|boolean',
+            'parameters.safetyStock' => 'nullable|boolean', 'parameters.schedule' => 'nullable|boolean',
+            'parameters.scheduleDays' => 'nullable|integer|min:0|max:'.Options::LONGEST_HORIZON,
         ]);
         $parameters = array_filter($given['parameters'], fn ($value) => $value !== null);
         $name = ($given['distinct'] ?? false) === true ? SaveStudy::freeName($given['name']) : $given['name'];

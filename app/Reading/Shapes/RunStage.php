@@ -13,6 +13,7 @@ enum RunStage: string
     case Demand = 'demand';
     case Netting = 'netting';
     case Projection = 'projection';
+    case Scheduling = 'scheduling';
     case CatchingUp = 'catching up';
     case Storing = 'storing';
 }

@@ -34,9 +34,6 @@ use Yposta\Core\Trial\Effect;
 /** Says what a trial has found, in words and shapes of the interface. */
 final readonly class TrialPresenter
 {
-    /** Figures in which more is worse, after those of a run. */
-    private const MORE = ['moves' => 'Purchases to move', 'purchases' => 'Purchases to add'];
-
     public Dates $dates;
 
     public function __construct(private Network $network, private int $planDate)
@@ -51,28 +48,7 @@ final readonly class TrialPresenter
      */
     public function figures(Effect $effect): array
     {
-        $labels = Figures::labels();
-        foreach (self::MORE as $name => $label) {
-            $labels[$name] = [(string) trans($label), false];
-        }
-        $rows = [];
-        foreach ($labels as $name => [$label, $moreIsWorse]) {
-            [$before, $after] = $effect->figures[$name] ?? [0, 0];
-            if ($before !== $after) {
-                $change = ($after > $before ? '+' : "\u{2212}").Words::money(abs($after - $before));
-                $rows[] = new DraftFigure(
-                    name: $name,
-                    label: $label,
-                    before: Words::money($before),
-                    after: Words::money($after),
-                    change: $change,
-                    worse: $moreIsWorse && $after > $before,
-                    better: $moreIsWorse && $after < $before,
-                );
-            }
-        }
-
-        return $rows;
+        return Figures::changed($effect->figures);
     }
 
     public function arrivalChange(ArrivalChange $change): ArrivalChangeRow

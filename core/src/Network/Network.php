@@ -23,7 +23,7 @@ final readonly class Network
         OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
         Shift::class => 'shifts', Closure::class => 'closures',
         Operation::class => 'operations', OperationAlternative::class => 'alternatives', SetupChange::class => 'setupChanges',
-        OrderOperation::class => 'orderOperations',
+        OrderOperation::class => 'orderOperations', ProposalOperation::class => 'proposalOperations',
     ];
 
     /** @var array<string, Calendar> by code */
@@ -88,6 +88,9 @@ final readonly class Network
 
     /** @var list<OrderOperation> */
     public array $orderOperations;
+
+    /** @var list<ProposalOperation> */
+    public array $proposalOperations;
 
     /** @param  array<mixed>  $parts  of every property, by its name */
     private function __construct(array $parts)

@@ -10,6 +10,7 @@ use Yposta\Core\Network\Operation;
 use Yposta\Core\Network\OperationAlternative;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderOperation;
+use Yposta\Core\Network\ProposalOperation;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
@@ -36,11 +37,21 @@ final class Jobs
     /** @var array<int, array<int, true>> places of the jobs that the date of a supply outside the schedule depends on, by its object id */
     private array $below = [];
 
+    /** @var array<string, ProposalOperation> where a kept schedule has proposals, by item, site, due date, number and operation */
+    private array $stood = [];
+
+    /** Minute before which what has been scheduled stays where it is. */
+    private readonly int $frozenUntil;
+
     private readonly PegIndex $pegs;
 
     public function __construct(private readonly Plan $plan, private readonly Shop $shop, private readonly ScheduleOptions $options)
     {
         $this->pegs = new PegIndex($plan);
+        $this->frozenUntil = ($plan->options->planDate + $options->frozenDays) * Minute::DAY;
+        foreach ($plan->network->proposalOperations as $row) {
+            $this->stood[$row->place()] = $row;
+        }
         $this->listed = array_flip(array_map(strval(...), array_keys($plan->network->orders)));
         foreach ($plan->network->alternatives as $row) {
             $this->alternatives["{$row->item}\x1f{$row->site}\x1f{$row->op}"][] = $row;
@@ -129,8 +140,12 @@ final class Jobs
             $left = ($order->qty ?? 0) - $row->done;
             $left > 0 && $tasks[] = $this->taskOfOrder($job, count($tasks), $row, $master[$row->op] ?? null, $left);
         }
+        $number = $order === null ? $this->numberOf($supply) : 0;
         foreach ($rows === [] ? $master : [] as $row) {
-            $tasks[] = $this->task($job, count($tasks), $row, $order->qty ?? $supply->qty);
+            $stood = $order === null
+                ? $this->stood[ProposalOperation::placeOf($point->item->code, $point->site->code, $supply->due, $number, $row->op)] ?? null
+                : null;
+            $tasks[] = $this->task($job, count($tasks), $row, $order->qty ?? $supply->qty, $stood);
         }
         if ($tasks !== []) {
             $job->tasks = $tasks;
@@ -139,16 +154,34 @@ final class Jobs
         }
     }
 
-    private function task(Job $job, int $place, Operation $row, int $qty): Task
+    /** The number of a proposal among those of its item and site that are due on its day. */
+    public function numberOf(Supply $proposal): int
     {
+        $number = 1;
+        foreach ($this->plan->supplies[$proposal->point] as $other) {
+            if ($other === $proposal) {
+                break;
+            }
+            $number += $other->isProposal() && $other->due === $proposal->due ? 1 : 0;
+        }
+
+        return $number;
+    }
+
+    private function task(Job $job, int $place, Operation $row, int $qty, ?ProposalOperation $stood): Task
+    {
+        $old = $stood === null
+            ? null
+            : new Placed($stood->workCentre, $stood->unitNumbers(), Minute::parse($stood->start), Placed::OPEN, 0, 0);
+
         return new Task(
             job: $job->place, place: $place, op: $row->op,
             choices: $this->choices($row, fn (string $centre, int $speed) => new CentreChoice(
                 centre: $centre, setup: $row->setup, run: $row->run, base: $row->baseQty, qty: $qty,
                 efficiency: $this->plan->network->workCentres[$centre]->efficiency, speed: $speed,
             ), $row->workCentre),
-            crew: $row->crew, queue: $row->queue, move: $row->move, family: $row->setupFamily, begun: false, old: null, fixed: false,
-            frozen: false,
+            crew: $row->crew, queue: $row->queue, move: $row->move, family: $row->setupFamily, begun: false, old: $old,
+            fixed: $old !== null && $this->options->keeps('', $old->centre), frozen: $old !== null && $old->start < $this->frozenUntil,
         );
     }
 
@@ -160,7 +193,6 @@ final class Jobs
             ? null
             : new Placed($row->workCentre, $units, Minute::parse($row->start), $end, 0, 0);
         $setup = $row->done > 0 ? 0 : $row->setup;
-        $frozenUntil = ($this->plan->options->planDate + $this->options->frozenDays) * Minute::DAY;
 
         return new Task(
             job: $job->place, place: $place, op: $row->op,
@@ -169,8 +201,8 @@ final class Jobs
                 efficiency: $this->plan->network->workCentres[$centre]->efficiency, speed: $speed,
             ), $row->workCentre),
             crew: $row->crew, queue: $like->queue ?? 0, move: $like->move ?? 0, family: $like->setupFamily ?? '', begun: $row->done > 0,
-            old: $old, fixed: $old !== null && ($row->fixed || $this->options->keeps),
-            frozen: $old !== null && $old->start < $frozenUntil,
+            old: $old, fixed: $old !== null && ($row->fixed || $this->options->keeps($row->order, $row->workCentre)),
+            frozen: $old !== null && $old->start < $this->frozenUntil,
         );
     }
 

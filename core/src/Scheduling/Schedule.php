@@ -183,18 +183,23 @@ final readonly class Schedule
         }
     }
 
-    /** @return array<string, list<ShopPlace>> where the operations of orders stand, by code */
-    public function ofOrders(): array
+    /** @return list<ScheduledOrder> what is in it, orders and proposals */
+    public function orders(): array
     {
-        $places = [];
+        $orders = [];
         foreach ($this->jobs->all as $job) {
-            isset($this->given[$job->place]) || $job->supply->isProposal() || $places[$job->supply->name] = $this->places($job);
+            $point = $this->plan->structure->points[$job->supply->point];
+            isset($this->given[$job->place]) || $orders[] = new ScheduledOrder(
+                supply: $job->supply, item: $point->item->code, site: $point->site->code,
+                number: $job->supply->isProposal() ? $this->jobs->numberOf($job->supply) : 0, latest: $job->latest, end: $this->end($job),
+                places: $this->places($job),
+            );
         }
 
-        return $places;
+        return $orders;
     }
 
-    /** @return list<ShopPlace> */
+    /** @return non-empty-list<ShopPlace> */
     private function places(Job $job): array
     {
         return array_map(function (Task $task) use ($job): ShopPlace {

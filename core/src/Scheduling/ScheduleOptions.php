@@ -15,6 +15,8 @@ final readonly class ScheduleOptions
      * @param  int  $steps  of improvement
      * @param  int  $seed  the same one gives the same schedule
      * @param  bool  $keeps  whether all that has a place stays there, as what is fixed does
+     * @param  list<string>|null  $centres  what has a place at others stays there; null for all
+     * @param  list<string>|null  $orders  others that have a place stay there; null for all
      */
     public function __construct(
         public int $now,
@@ -27,6 +29,20 @@ final readonly class ScheduleOptions
         public int $steps = 0,
         public int $seed = 1,
         public bool $keeps = false,
+        public ?array $centres = null,
+        public ?array $orders = null,
     ) {
+    }
+
+    /**
+     * Whether an operation that has a place stays there, as far as it can.
+     *
+     * @param  string  $order  code; empty for a proposal
+     */
+    public function keeps(string $order, string $centre): bool
+    {
+        return $this->keeps
+            || ($this->centres !== null && ! in_array($centre, $this->centres, true))
+            || ($this->orders !== null && ! in_array($order, $this->orders, true));
     }
 }

@@ -31,7 +31,19 @@ final class ShopPlan
             return $plan;
         }
         $stage === null || $stage('scheduling');
-        self::asItStands($plan, $work->options->scheduleDays)->apply();
+
+        return self::by(self::asItStands($plan, $work->options->scheduleDays), $network, $work, $renewed);
+    }
+
+    /**
+     * The plan with the dates of a schedule.
+     *
+     * @param  Schedule  $schedule  of a plan of the workspace without one
+     * @param  array<int, true>|null  $renewed  as above
+     */
+    public static function by(Schedule $schedule, Network $network, Workspace $work, ?array $renewed = null): Plan
+    {
+        $schedule->apply();
         $touched = $work->planned->points();
         $safety = new SafetyStretches($work);
         foreach ($touched as $index => $_) {

@@ -56,6 +56,7 @@ final class ChangeCodec
         'move_operation' => MoveOperation::class,
         'fix_operation' => FixOperation::class,
         'change_crew' => ChangeCrew::class,
+        'place_proposals' => PlaceProposals::class,
         'put_operations' => PutOperations::class,
         'hold_order' => HoldOrder::class,
         'start_not_before' => StartNotBefore::class,

@@ -25,7 +25,7 @@ final class SoundChange
 
     /** Changes that only take others back. */
     private const TAKING_BACK = [
-        PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class,
+        PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class,
         PutOperations::class, PutShifts::class, RemoveOrder::class,
     ];
 

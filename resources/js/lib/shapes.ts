@@ -72,10 +72,25 @@ export type RemedyKind =
     | 'smaller_lots';
 
 /** What a run is doing, in its order. */
-export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'catching up' | 'storing';
+export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'scheduling' | 'catching up' | 'storing';
 
 /** How far a run is. */
 export type RunStatus = 'queued' | 'running' | 'done' | 'failed';
+
+/** What an improvement lowers. */
+export type ScheduleAim = 'late' | 'makespan';
+
+/** Whether work lies as early or as late as it can. */
+export type ScheduleDirection = 'forward' | 'backward';
+
+/** Who goes first. */
+export type ScheduleRule = 'due' | 'priority' | 'list' | 'setup';
+
+/** What is being done for a schedule, in its order. */
+export type ScheduleStage = 'reading' | 'planning' | 'standing' | 'scheduling' | 'improving';
+
+/** How far a schedule is that was asked for, and what became of it. */
+export type ScheduleStatus = 'queued' | 'running' | 'done' | 'failed' | 'dropped' | 'kept';
 
 /** What covers a demand, in the order of references. */
 export type SupplyKind = 'stock' | 'order' | 'proposal';
@@ -1147,6 +1162,79 @@ export interface SavedView {
     query: string;
 }
 
+/** What the form of a schedule begins with: what was asked for last. */
+export interface ScheduleAsked {
+    rule: ScheduleRule;
+    direction: ScheduleDirection;
+    aim: ScheduleAim;
+    steps: number;
+    seconds: number;
+    frozenDays: number;
+    proposalsDays: number;
+    setupWindow: number;
+    centres: string[] | null;
+    orders: string[] | null;
+}
+
+/** Schedules the shop, and shows what came of the last time. */
+export interface SchedulePage {
+    planned: boolean;
+    asked: ScheduleAsked;
+    centres: CodeAndName[];
+    state: ScheduleState | null;
+    standing: boolean;
+}
+
+/** The shop as it stands and as a schedule would have it. */
+export interface ScheduleSides {
+    figures: DraftFigure[];
+    totals: DraftFigure[];
+    lines: ArrivalChangeRow[];
+    lineCount: number;
+    orders: ScheduledRow[];
+    orderCount: number;
+    notes: string[];
+    kept: number;
+}
+
+/** A schedule that was asked for: how far it is, or what came of it. */
+export interface ScheduleState {
+    id: number;
+    status: ScheduleStatus;
+    stage: ScheduleStage | null;
+    asked: string[];
+    by: string;
+    steps: number;
+    wanted: number;
+    best: string | null;
+    trouble: string | null;
+    finishedAt: string | null;
+    commit: number | null;
+    sides: ScheduleSides | null;
+}
+
+/** An order or proposal before and after a schedule; instants as `YYYY-MM-DD HH:MM`, null where it was not in the shop. */
+export interface ScheduledRow {
+    reference: string;
+    label: string | null;
+    href: string;
+    item: string;
+    name: string;
+    qty: string;
+    unit: string;
+    due: string;
+    startBefore: string | null;
+    endBefore: string | null;
+    startAfter: string;
+    endAfter: string;
+    lateBefore: number;
+    lateAfter: number;
+    shift: number;
+    moved: number;
+    operations: number;
+    why: string | null;
+}
+
 /** What every page knows of the person, the site and the plan that is shown: each method is a prop, computed where a page asks for it. */
 export interface Shared {
     user: { name: string; role: string; can: string[] };
@@ -1166,7 +1254,15 @@ export interface Shared {
     changes: ChangeRow[];
     touched: string[];
     studies: { id: number; name: string; planned: boolean }[];
-    runDefaults: { horizonEnd: string | null; bucket: string; forecasts: string[]; sites: string[] | null; soldOnly: boolean };
+    runDefaults: {
+        horizonEnd: string | null;
+        bucket: string;
+        forecasts: string[];
+        sites: string[] | null;
+        soldOnly: boolean;
+        schedule: boolean;
+        scheduleDays: number;
+    };
     forecastNames: string[];
     draft: { lines: number; version: number; others: string[] };
     counts: { proposals: number; messages: number };

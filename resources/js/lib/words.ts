@@ -68,6 +68,7 @@ export const RUN_STAGES: Record<RunStage, Sentence> = {
     demand: 'Demand',
     netting: 'Netting',
     projection: 'What will be, and pegging',
+    scheduling: 'What the shop can do',
     'catching up': 'Taking in what was written meanwhile',
     storing: 'Storing the result',
 };

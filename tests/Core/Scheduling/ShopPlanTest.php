@@ -19,9 +19,11 @@ use Yposta\Core\Scheduling\ScheduleOptions;
 use Yposta\Core\Scheduling\Scheduler;
 use Yposta\Core\Scheduling\ScheduleRule;
 use Yposta\Core\Scheduling\ShopPlan;
+use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\CloseCentre;
 use Yposta\Core\Study\KeptSchedule;
+use Yposta\Core\Study\PlaceProposals;
 
 /** @return array<string, list<array<string, string>>|list<string>> all that a plan says, with where operations stand */
 function shopRows(Plan $plan): array
@@ -73,26 +75,33 @@ it('goes on from a plan with a schedule as a whole run would', function (int $se
     }
 })->with(range(401, 408));
 
-it('finds what was kept where the schedule had it', function (int $seed) {
+it('finds what was kept where the schedule had it, proposals too', function (int $seed) {
     $files = (new RandomShop($seed, 40, 4))->files();
     unset($files['setup_changes.csv']); // where setups depend on what ran before, a faster centre takes them at its own speed
     $contents = Support::bundle($files);
     $plan = Support::plan($contents);
-    $options = new ScheduleOptions(now: $plan->options->planDate * 1440, rule: ScheduleRule::Priority);
-    $schedule = (new Scheduler($plan, ShopPlan::shop($plan), $options))->schedule();
-    $places = $schedule->ofOrders();
-    $network = (new Changes(KeptSchedule::changes($contents->network, $places)))->apply($contents->network);
-    expect($places)->not->toBeEmpty()->and(KeptSchedule::changes($network, $places))->toBe([]);
+    $options = new ScheduleOptions(now: $plan->options->planDate * 1440, rule: ScheduleRule::Priority, proposalsDays: 15);
+    $scheduled = (new Scheduler($plan, ShopPlan::shop($plan), $options))->schedule()->orders();
+    $changes = KeptSchedule::changes($contents->network, $scheduled);
+    $network = (new Changes($changes))->apply($contents->network);
+    expect($scheduled)->not->toBeEmpty()->and(KeptSchedule::changes($network, $scheduled))->toBe([])
+        ->and(array_filter($changes, fn ($change) => $change instanceof PlaceProposals))->toHaveCount(1);
 
-    $again = ShopPlan::asItStands((new Planner)->plan($network, $contents->options), 0);
+    $again = ShopPlan::asItStands((new Planner)->plan($network, $contents->options), 15);
     expect($again->figures())->toMatchArray(['moved' => 0, 'frozen_moved' => 0]);
-    foreach ($again->ofOrders() as $order => $operations) {
-        foreach ($operations as $number => $place) {
-            $was = $places[$order][$number];
-            expect([$place->op, $place->workCentre, $place->units, $place->start])->toBe([$was->op, $was->workCentre, $was->units, $was->start])
-                ->and($was->end - $place->end)->toBeBetween(0, 2 * count($places)); // times of a piece are rounded down
+    foreach ($again->orders() as $number => $order) {
+        foreach ($order->places as $operation => $place) {
+            $was = $scheduled[$number]->places[$operation];
+            expect([$order->supply->reference(), $place->op, $place->workCentre, $place->units, $place->start])
+                ->toBe([$scheduled[$number]->supply->reference(), $was->op, $was->workCentre, $was->units, $was->start])
+                ->and($was->end - $place->end)->toBeBetween(0, 2 * count($scheduled)); // times of a piece are rounded down
         }
     }
+    $back = $network;
+    foreach ((new Changes($changes))->inverse($contents->network) as $change) {
+        $back = ChangeCodec::decode(ChangeCodec::encode($change))->apply($back);
+    }
+    expect($back->proposalOperations)->toBe([])->and($back->orderOperations)->toEqualCanonicalizing($contents->network->orderOperations);
 })->with(range(451, 458));
 
 it('moves only what a broken machine is in the way of', function () {
