@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use App\Models\AskedSchedule;
 use App\Models\Draft;
 use App\Models\Run;
 use App\Models\User;
 use App\Support\Roles;
+use App\Support\Worker;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Network\OrderOperation;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\PutOperations;
 
 /** The routes that write, for the tests that go through all of them. */
 final class WritingRoutes
@@ -50,6 +55,14 @@ final class WritingRoutes
             return $hold;
         };
         $message = fn (): object => DB::table('plan_messages')->where('run_id', Run::live()->id)->where('reference', 'order:P1')->first();
+        $schedule = fn (string $status): int => AskedSchedule::query()->create([
+            'user_id' => User::query()->value('id'), 'status' => $status, 'worker' => Worker::here(), 'options' => [
+                'rule' => 'due', 'direction' => 'forward', 'aim' => 'late', 'steps' => 0, 'seconds' => 5, 'frozenDays' => 0,
+                'proposalsDays' => 5, 'setupWindow' => 3, 'centres' => null, 'orders' => null,
+            ], 'summary' => null, 'seen' => [], 'changes' => [ChangeCodec::encode(new PutOperations('M1', [OrderOperation::of(
+                order: 'M1', op: 10, workCentre: 'BENCH', run: 30_000_000, start: '2026-03-09 06:00', end: '2026-03-09 08:30', units: '1',
+            )]))],
+        ])->id;
         $anyone = array_values(array_unique(array_merge(...array_values(Roles::OF))));
 
         return [
@@ -92,6 +105,13 @@ final class WritingRoutes
             ],
             'POST studies/{study}/run' => [Roles::RUN, fn () => ['study' => $study()]],
             'DELETE studies/{study}' => [Roles::RUN, fn () => ['study' => $study()]],
+            'POST schedules' => [Roles::MAKE, fn () => [
+                'rule' => 'due', 'direction' => 'forward', 'aim' => 'late', 'steps' => 0, 'seconds' => 5, 'frozenDays' => 0,
+                'proposalsDays' => 5, 'setupWindow' => 3, 'centres' => ['BENCH'], 'orders' => ['M1'],
+            ]],
+            'POST schedules/{id}/stop' => [Roles::MAKE, fn () => ['id' => $schedule('running'), 'keeps' => true]],
+            'POST schedules/{id}/keep' => [Roles::MAKE, fn () => ['id' => $schedule('done'), ...$key()]],
+            'POST schedules/{id}/drop' => [Roles::MAKE, fn () => ['id' => $schedule('done')]],
             'POST runs' => [Roles::RUN, fn () => []],
             'POST runs/refresh' => [Roles::RUN, fn () => []],
         ];

@@ -29,7 +29,11 @@ final readonly class KeepSchedule
     {
         $told = Idempotency::once($key, 'keep schedule', $by, function () use ($id, $by): array {
             $asked = AskedSchedule::query()->whereKey($id)->lockForUpdate()->first() ?? throw Refused::because('schedule.none');
-            $asked->status === 'done' || throw Refused::because("schedule.not_{$asked->status}", [], 'over');
+            $asked->status === 'done' || throw match ($asked->status) {
+                'kept' => Refused::because('schedule.kept', [], 'over'),
+                'queued', 'running' => Refused::because('schedule.not_finished', [], 'over'),
+                default => Refused::because('schedule.dropped', [], 'over'),
+            };
             $changes = array_map(ChangeCodec::decode(...), $asked->changes ?? []);
             $said = new Phrase('journal.schedule.kept', ['count' => (int) ($asked->summary['kept'] ?? 0)]);
             $changes === [] && throw Refused::because('schedule.nothing_moves', [], 'nothing');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\DeadSchedules;
 use App\Jobs\MakeSchedule;
 use App\Models\AskedSchedule;
 use App\Models\Run;
@@ -24,7 +25,7 @@ final readonly class StartSchedule
         Run::live() ?? throw Refused::because('plan.none', [], 'no plan');
         $this->known('work_centres', $options['centres'] ?? [], 'schedule.no_centre');
         $this->known('order_lines', $options['orders'] ?? [], 'schedule.no_order');
-        AskedSchedule::look();
+        DeadSchedules::look();
         AskedSchedule::forgetOld();
         $schedule = DB::transaction(function () use ($options, $by): AskedSchedule {
             $other = AskedSchedule::query()->with('user')->whereIn('status', ['queued', 'running'])->lockForUpdate()->first();

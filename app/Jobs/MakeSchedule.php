@@ -98,9 +98,10 @@ final class MakeSchedule implements ShouldQueue
             return;
         }
         $changes = KeptSchedule::changes($network, $result->orders);
+        $kept = count(array_filter($changes, fn ($change) => $change instanceof PutOperations));
         $asked->update([
             'status' => 'done', 'stage' => null, 'steps' => $steps, 'finished_at' => now(),
-            'summary' => $summary->of($result, $effect, count(array_filter($changes, fn ($change) => $change instanceof PutOperations))), 'changes' => array_map(ChangeCodec::encode(...), $changes),
+            'summary' => $summary->of($result, $effect, $kept), 'changes' => array_map(ChangeCodec::encode(...), $changes),
             'seen' => RowFingerprints::by($changes, $network),
         ]);
     }

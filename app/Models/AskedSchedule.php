@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Support\Words;
-use App\Support\Worker;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Yposta\Core\Support\Phrase;
 
 /**
  * A schedule that was asked for, and what became of it.
@@ -57,16 +54,6 @@ final class AskedSchedule extends Model
     public function isUnderWay(): bool
     {
         return $this->status === 'queued' || $this->status === 'running';
-    }
-
-    /** Finds those whose worker has died, and says so. */
-    public static function look(): void
-    {
-        foreach (self::query()->where('status', 'running')->get() as $schedule) {
-            Worker::isGone($schedule->worker) && self::query()->whereKey($schedule->id)->where('status', 'running')->update([
-                'status' => 'failed', 'stage' => null, 'finished_at' => now(), 'trouble' => Words::say(new Phrase('journal.schedule.died')),
-            ]);
-        }
     }
 
     /** Old ones are of no use to anybody. */

@@ -77,7 +77,8 @@ final class ChangeRights
             $order !== null => self::ofKind($order->kind),
             $row instanceof Allocation => Roles::HOLD,
             $row instanceof SalesLine, $row instanceof ForecastBucket => Roles::FORECAST,
-            $row instanceof Shift, $row instanceof Closure, $row instanceof ProposalOperation => Roles::MAKE, // when work centres work is for those who schedule them
+            // when work centres work, and what they do, is for those who schedule them
+            $row instanceof Shift, $row instanceof Closure, $row instanceof ProposalOperation => Roles::MAKE,
             default => Roles::DATA,
         };
     }

@@ -14,6 +14,9 @@ use Yposta\Core\Study\RowCodec;
 /** The parameters of a run as they are kept: the options of the core, dates as ISO dates, enums as their values. */
 final class RunParameters
 {
+    /** Days at the most that anything in them may span. */
+    public const MOST_DAYS = Options::LONGEST_HORIZON;
+
     /** @return array<string, mixed> */
     public static function of(Options $options): array
     {

@@ -94,7 +94,9 @@ final readonly class ChangeSentences
         ($parameters['safetyStock'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_safety_stock');
         ($parameters['calendars'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_calendars');
         isset($parameters['schedule'])
-            && $said[] = (string) trans('changes.parameters.'.($parameters['schedule'] === true ? 'schedule' : 'no_schedule'));
+            && $said[] = (string) ($parameters['schedule'] === true
+                ? trans('changes.parameters.schedule')
+                : trans('changes.parameters.no_schedule'));
         ($parameters['consume'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_consume');
 
         return $said;

@@ -42,8 +42,6 @@ final class ScheduleView
 
     public static function last(): ?AskedSchedule
     {
-        AskedSchedule::look();
-
         return AskedSchedule::query()->with('user')->orderByDesc('id')->first();
     }
 

@@ -68,7 +68,7 @@ function codesPutTogether(): array
         'core.row.unknown_' => ['supply.problem', 'supply.remedy', 'demand.problem', 'demand.remedy'],
         'core.fit.nothing_free' => ['', '_held'],
         'core.fit.only_so_much_free' => ['', '_held'],
-        'changes.parameters.' => ['horizonEnd', 'forecasts', 'no_forecasts', 'sites', 'no_safety_stock', 'no_calendars', 'no_consume'],
+        'changes.parameters.' => ['horizonEnd', 'forecasts', 'no_forecasts', 'sites', 'no_safety_stock', 'no_calendars', 'no_consume', 'schedule', 'no_schedule'],
         'messages.kind.' => $values(MessageCode::class),
         'messages.count.' => ['overdue', 'bring_in', 'push_out', 'cancel'],
         'messages.apply.' => ['bring_in', 'push_out', 'cancel'],

@@ -87,6 +87,7 @@ function readingRoutes(): array
         '/capacity/load' => ['bucket' => 'month', 'from' => '2026-03-09', 'kind' => 'proposals', 'over' => '1', 'q' => 'H'],
         '/capacity/cell' => ['centre' => 'BENCH', 'day' => '2026-03-16', 'bucket' => 'week'],
         '/capacity/reliefs' => ['centre' => 'BENCH', 'day' => '2026-03-16', 'bucket' => 'week'],
+        '/schedule' => ['orders' => 'M1,M2'], '/schedules/{1}' => [],
         '/shortages/remedies' => ['identity' => 'part:M1/10', 'item' => 'HEAD'],
         '/complete' => ['of' => 'order:M1', 'qty' => '3', 'due' => '2026-03-20'],
         '/complete/answer' => ['of' => 'order:M1', 'qty' => '3', 'due' => '2026-03-20'],

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\StartRun;
 use App\Jobs\DeadRuns;
 use App\Models\Run;
+use App\Planning\RunParameters;
 use App\Reading\Figures;
 use App\Reading\Shapes\RunStage;
 use App\Reading\Shapes\RunState;
@@ -14,7 +15,6 @@ use App\Reading\Shapes\RunStatus;
 use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Yposta\Core\Options\Options;
 
 final class RunController extends Controller
 {
@@ -25,7 +25,7 @@ final class RunController extends Controller
             'horizonEnd' => 'nullable|date_format:Y-m-d', 'bucket' => 'nullable|in:day,week,month', 'forecasts' => 'nullable|array',
             'forecasts.*' => 'string|max:190',
             'sites' => 'nullable|array', 'sites.*' => 'string|max:190', 'soldOnly' => 'nullable|boolean',
-            'schedule' => 'nullable|boolean', 'scheduleDays' => 'nullable|integer|min:0|max:'.Options::LONGEST_HORIZON, 'agreed' => 'boolean',
+            'schedule' => 'nullable|boolean', 'scheduleDays' => 'nullable|integer|min:0|max:'.RunParameters::MOST_DAYS, 'agreed' => 'boolean',
         ]);
         $agreed = ($given['agreed'] ?? false) === true;
 

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\KeepSchedule;
 use App\Actions\StartSchedule;
 use App\Actions\StopSchedule;
+use App\Jobs\DeadSchedules;
 use App\Models\AskedSchedule;
 use App\Models\Run;
 use App\Reading\Pages\SchedulePage;
@@ -33,6 +34,7 @@ final class ScheduleController extends Controller
 
     public function index(): Response
     {
+        DeadSchedules::look();
         $last = ScheduleView::last();
 
         return (new SchedulePage(
@@ -69,7 +71,7 @@ final class ScheduleController extends Controller
 
     public function show(int $id): JsonResponse
     {
-        AskedSchedule::look();
+        DeadSchedules::look();
 
         return response()->json(ScheduleView::of(AskedSchedule::query()->with('user')->findOrFail($id)));
     }

@@ -10,6 +10,7 @@ use App\Actions\StartRun;
 use App\Http\ShownPlan;
 use App\Models\Run;
 use App\Models\Study;
+use App\Planning\RunParameters;
 use App\Reading\CompareView;
 use App\Reading\Pages\ComparePage;
 use App\Reading\Pages\StudiesPage;
@@ -23,7 +24,6 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Options\Options;
 
 /** Saved what-ifs, and what differs between two plans. */
 final class StudyController extends Controller
@@ -113,7 +113,7 @@ final class StudyController extends Controller
             'parameters.forecasts' => 'nullable|array', 'parameters.forecasts.*' => 'string|max:190',
             'parameters.sites' => 'nullable|array', 'parameters.sites.*' => 'string|max:190',
             'parameters.safetyStock' => 'nullable|boolean', 'parameters.schedule' => 'nullable|boolean',
-            'parameters.scheduleDays' => 'nullable|integer|min:0|max:'.Options::LONGEST_HORIZON,
+            'parameters.scheduleDays' => 'nullable|integer|min:0|max:'.RunParameters::MOST_DAYS,
         ]);
         $parameters = array_filter($given['parameters'], fn ($value) => $value !== null);
         $name = ($given['distinct'] ?? false) === true ? SaveStudy::freeName($given['name']) : $given['name'];

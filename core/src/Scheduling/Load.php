@@ -22,7 +22,8 @@ use Yposta\Core\Run\SupplyKind;
 
 /**
  * The load of work centres by period with what causes it (scheduling rules, section 3): what is to be made is laid backward from its due
- * date, as if capacity had no end; what is scheduled lies where the schedule has it. What lies before the plan date counts in its period, what lies after the last period is left out.
+ * date, as if capacity had no end; what is scheduled lies where the schedule has it. What lies before the plan date counts in its period,
+ * what lies after the last period is left out.
  */
 final class Load
 {

@@ -95,7 +95,10 @@ final class Scheduler
     {
         $this->options->direction === ScheduleDirection::Backward && $this->pushLater();
 
-        return new Schedule($this->plan, $this->jobs, $this->placed, $this->moved, $this->given, $this->waited, $this->ready);
+        return new Schedule(
+            plan: $this->plan, jobs: $this->jobs, placed: $this->placed, frozenMoved: $this->moved, given: $this->given,
+            waited: $this->waited, ready: $this->ready,
+        );
     }
 
     /** Whether all that kept its place could keep it. */

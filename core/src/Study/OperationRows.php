@@ -37,7 +37,8 @@ final class OperationRows
         $order = $network->orders[$code] ?? throw DoesNotFit::because('no_order', ['order' => $code]);
         $rows = self::own($network, $code);
         if ($rows === [] && $order->kind === OrderKind::Make) {
-            $rows = array_map(fn (Operation $row) => self::writtenOut($code, $row), (new Routings($network))->of($order->item, $order->site));
+            $master = (new Routings($network))->of($order->item, $order->site);
+            $rows = array_map(fn (Operation $row) => self::writtenOut($code, $row), $master);
         }
 
         return $rows === [] ? throw DoesNotFit::because('no_operations', ['order' => $code]) : $rows;

@@ -23,10 +23,10 @@ final class SoundChange
     /** The most of an item that is typed at once, millionths; more is a slip of the hand. */
     public const MOST = 1_000_000_000 * Quantity::ONE;
 
-    /** Changes that only take others back. */
+    /** Changes that only take others back, or are made here of what was worked out. */
     private const TAKING_BACK = [
-        PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class, PutDemand::class, PutPlanning::class,
-        PutOperations::class, PutShifts::class, RemoveOrder::class,
+        PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class, PutDemand::class,
+        PutOperations::class, PutPlanning::class, PutShifts::class, RemoveOrder::class,
     ];
 
     /**

@@ -35,12 +35,12 @@ export function RunPanel() {
         },
     );
     const study = useCommand(
-        ({ horizonEnd, forecasts, sites }: Wishes) =>
+        ({ horizonEnd, forecasts, sites, schedule, scheduleDays }: Wishes) =>
             postJson<SavedStudy>('/studies', {
                 name: t('Part of the plan'),
                 distinct: true,
                 changes: [],
-                parameters: { horizonEnd, forecasts, sites },
+                parameters: { horizonEnd, forecasts, sites, schedule, scheduleDays },
                 run: true,
             }),
         ({ id }) => router.visit(`/compare?a=live&b=study-${id}`),
@@ -87,6 +87,8 @@ interface Wishes {
     forecasts: string[];
     sites: string[];
     soldOnly: boolean;
+    schedule: boolean;
+    scheduleDays: number;
     agreed?: boolean;
 }
 
@@ -138,12 +140,22 @@ function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boo
     const [forecasts, setForecasts] = useState(runDefaults.forecasts);
     const [chosenSites, setChosenSites] = useState(runDefaults.sites ?? sites.map((site) => site.code));
     const [soldOnly, setSoldOnly] = useState(runDefaults.soldOnly);
+    const [schedule, setSchedule] = useState(runDefaults.schedule);
+    const [scheduleDays, setScheduleDays] = useState(String(runDefaults.scheduleDays));
     const some = chosenSites.length < sites.length;
     return (
         <form
             onSubmit={(event) => {
                 event.preventDefault();
-                onStart({ horizonEnd: horizonEnd || null, bucket, forecasts, sites: chosenSites, soldOnly });
+                onStart({
+                    horizonEnd: horizonEnd || null,
+                    bucket,
+                    forecasts,
+                    sites: chosenSites,
+                    soldOnly,
+                    schedule,
+                    scheduleDays: Number(scheduleDays),
+                });
             }}
         >
             <h2 className="text-lg font-bold">{t('Run the plan')}</h2>
@@ -190,6 +202,36 @@ function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boo
                         {only ? t('Only what is sold or forecast, and what goes into it') : t('All levels')}
                     </label>
                 ))}
+            </fieldset>
+            <fieldset className="mt-2.5">
+                <legend className="text-xs font-bold text-mute">{t('Production')}</legend>
+                {[false, true].map((shop) => (
+                    <label key={String(shop)} className="flex min-h-6 items-center gap-2 text-sm">
+                        <input
+                            type="radio"
+                            name="shop"
+                            checked={schedule === shop}
+                            onChange={() => setSchedule(shop)}
+                            className="accent-act"
+                        />
+                        {shop ? t('There when the shop can do it') : t('There after its lead time')}
+                    </label>
+                ))}
+                {schedule && (
+                    <label className="flex min-h-7 items-center gap-2 pl-5.5 text-sm">
+                        {t('Proposals that start within')}
+                        <input
+                            type="number"
+                            required
+                            min={0}
+                            max={3660}
+                            value={scheduleDays}
+                            onChange={(event) => setScheduleDays(event.target.value)}
+                            className="h-7 w-16 rounded border border-line bg-surface px-1.5 text-right"
+                        />
+                        {t('days')}
+                    </label>
+                )}
             </fieldset>
             <Button type="submit" look="act" className="mt-3 w-full justify-center" disabled={busy || chosenSites.length === 0}>
                 {t('Run now')}

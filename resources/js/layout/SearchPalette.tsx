@@ -19,6 +19,7 @@ export function commands(text: string): Found[] {
         { label: t('Plan: in trouble'), words: t('requirements, balance, stock, negative, items'), href: '/plan?trouble=1&sort=urgency' },
         { label: t('Shortages'), words: t('missing material, cover, stockout, late material, ways out, remedies'), href: '/shortages' },
         { label: t('Load'), words: t('capacity, work centres, utilisation, overload, machines, people, hours'), href: '/capacity' },
+        { label: t('Schedule'), words: t('capacity, sequence, finite, machines, operations, shop, setup, improve'), href: '/schedule' },
         {
             label: t('When is it complete?'),
             words: t('availability, can we make it, promise, delivery date, earliest day'),

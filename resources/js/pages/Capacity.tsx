@@ -12,6 +12,7 @@ import type { CapacityPage, LoadTable } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
+import { CapacityTabs } from '@/pages/parts/CapacityTabs';
 import { LoadGrid, type LoadPlace } from '@/pages/parts/LoadGrid';
 import { LoadPanel } from '@/pages/parts/LoadPanel';
 
@@ -34,6 +35,7 @@ export default function Capacity({ filter, planned, views }: CapacityPage) {
     return (
         <div className="flex h-full min-h-0 flex-col">
             <PageHead title={t('Load')}>{data && heading(data, bucket)}</PageHead>
+            <CapacityTabs on="load" />
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
                     label={t('Period')}

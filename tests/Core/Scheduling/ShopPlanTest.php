@@ -36,7 +36,8 @@ function shopRows(Plan $plan): array
         foreach ($supplies as $supply) {
             foreach ($plan->inShop($supply) as $place) {
                 $files['shop'][] = implode(' ', [
-                    $supply->reference(), $place->op, $place->workCentre, implode(';', $place->units), $place->ready, $place->start, $place->end,
+                    $supply->reference(), $place->op, $place->workCentre, implode(';', $place->units), $place->ready, $place->start,
+                    $place->end,
                 ]);
             }
         }

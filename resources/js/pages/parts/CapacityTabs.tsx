@@ -1,0 +1,24 @@
+import { Link } from '@inertiajs/react';
+import { t } from '@/lib/t';
+
+/** The two views of the shop: how full it is, and when what is done. */
+export function CapacityTabs({ on }: { on: 'load' | 'schedule' }) {
+    const tabs = [
+        { key: 'load', href: '/capacity', label: t('Load') },
+        { key: 'schedule', href: '/schedule', label: t('Schedule') },
+    ];
+    return (
+        <nav aria-label={t('Capacity')} className="mb-2.5 flex gap-5 border-b border-line">
+            {tabs.map((tab) => (
+                <Link
+                    key={tab.key}
+                    href={tab.href}
+                    aria-current={tab.key === on ? 'page' : undefined}
+                    className={`-mb-px border-b-2 pb-1.5 font-semibold ${tab.key === on ? 'border-act' : 'border-transparent text-mute hover:text-ink'}`}
+                >
+                    {tab.label}
+                </Link>
+            ))}
+        </nav>
+    );
+}
