@@ -160,13 +160,18 @@ final class ScheduleView
     {
         $reference = Reference::parse($row['reference']);
         $isOrder = $reference->kind === ReferenceKind::Order;
-        $centre = $row['centre'];
+        $why = match (true) {
+            $row['lateAfter'] === 0 => null,
+            $row['centre'] !== null => (string) trans('no capacity at :centre', ['centre' => $row['centre']]),
+            $row['waitsFor'] !== null => (string) trans('waits for :what', ['what' => $row['waitsFor']]),
+            default => null,
+        };
 
         return new ScheduledRow(...[
-            ...array_diff_key($row, ['site' => 1, 'centre' => 1]),
+            ...array_diff_key($row, ['site' => 1, 'centre' => 1, 'waitsFor' => 1]),
             'label' => $isOrder ? $reference->name : null,
             'href' => $isOrder ? Describe::orderHref($reference->name) : Describe::itemHref($row['item'], $row['site']),
-            'why' => $row['lateAfter'] === 0 || $centre === null ? null : (string) trans('no capacity at :centre', ['centre' => $centre]),
+            'why' => $why,
         ]);
     }
 

@@ -7,6 +7,7 @@ namespace App\Reading;
 use App\Reading\Shapes\ThreadKind;
 use App\Reading\Shapes\ThreadRow;
 use Yposta\Core\Calendar\Calendar;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
@@ -28,8 +29,11 @@ final class Thread
     /** @var array<int, true> orders and proposals whose inputs stand in the thread already, by object id */
     private array $shown = [];
 
-    /** @var list<ThreadRow> */
+    /** @var array<int, ThreadRow> */
     private array $rows = [];
+
+    /** @var array<int, Supply> what is made, by the row it stands in */
+    private array $made = [];
 
     /** @var array<int, int> place of a need among those that stand in the thread, by object id */
     private array $places = [];
@@ -58,7 +62,7 @@ final class Thread
             }
         }
 
-        return $this->rows;
+        return $this->inShop();
     }
 
     /** @return list<ThreadRow> */
@@ -68,7 +72,19 @@ final class Thread
             $this->served($root, $this->supply($root, null, -1, 0, false, false), 1);
         }
 
-        return $this->rows;
+        return $this->inShop();
+    }
+
+    /** @return list<ThreadRow> the rows, with where the shop has the operations of what is made */
+    private function inShop(): array
+    {
+        $operations = $this->ground->operations(array_values($this->made));
+        foreach ($this->made as $place => $supply) {
+            $of = $operations[spl_object_id($supply)] ?? [];
+            $of === [] || $this->rows[$place] = new ThreadRow(...[...get_object_vars($this->rows[$place]), 'operations' => $of]);
+        }
+
+        return array_values($this->rows);
     }
 
     /** @return list<Demand> that the rows speak of by their places */
@@ -198,6 +214,7 @@ final class Thread
         $stock = $supply->kind === SupplyKind::Stock;
         $what = $this->ground->supply($supply);
         $slip = $supply->released ? 0 : max(0, $supply->available - $supply->due);
+        $supply->type === OrderKind::Make && $this->made[count($this->rows)] = $supply;
         $from = $supply->released ? $supply->start : max($supply->start + $slip, min($this->ground->planDate(), $supply->available));
 
         return $this->add(new ThreadRow(

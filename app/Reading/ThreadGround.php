@@ -6,6 +6,7 @@ namespace App\Reading;
 
 use App\Planning\Dates;
 use App\Reading\Shapes\Link;
+use App\Reading\Shapes\ThreadOperation;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
@@ -38,6 +39,14 @@ interface ThreadGround
 
     /** Whether a demand is on the chain that decides the date. */
     public function decides(Demand $demand): bool;
+
+    /**
+     * Where the shop has the operations of supplies.
+     *
+     * @param  list<Supply>  $supplies
+     * @return array<int, list<ThreadOperation>> by object id; what is not scheduled has none
+     */
+    public function operations(array $supplies): array;
 
     /** What a supply is late for. */
     public function waitsFor(Supply $supply): ?Demand;

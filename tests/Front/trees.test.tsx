@@ -55,6 +55,7 @@ describe('the thread', () => {
         holdUp: false,
         repeated: false,
         need: null,
+        operations: [],
         ...more,
     });
     const rows = [

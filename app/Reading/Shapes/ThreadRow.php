@@ -10,6 +10,7 @@ namespace App\Reading\Shapes;
  */
 final readonly class ThreadRow
 {
+    /** @param  list<ThreadOperation>  $operations  where the shop has them, by number; none where it is not scheduled */
     public function __construct(
         public int $id,
         public int $parent,
@@ -31,6 +32,7 @@ final readonly class ThreadRow
         public ?string $href,
         public ?string $reference,
         public ?int $need,
+        public array $operations = [],
     ) {
     }
 }

@@ -8,14 +8,17 @@ use App\Planning\Dates;
 use App\Reading\Describe;
 use App\Reading\PlacedItem;
 use App\Reading\Shapes\Link;
+use App\Reading\Shapes\ThreadOperation;
 use App\Reading\ThreadGround;
 use Yposta\Core\Availability\Answer;
+use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
+use Yposta\Core\Run\ShopPlace;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
 
@@ -102,6 +105,19 @@ final readonly class AskedGround implements ThreadGround
     public function decides(Demand $demand): bool
     {
         return isset($this->deciding[spl_object_id($demand)]);
+    }
+
+    public function operations(array $supplies): array
+    {
+        $operations = [];
+        foreach ($supplies as $supply) {
+            $operations[spl_object_id($supply)] = array_map(fn (ShopPlace $place) => new ThreadOperation(
+                op: $place->op, centre: $place->workCentre, units: implode(';', $place->units), start: Minute::format($place->start),
+                end: Minute::format($place->end), waited: max(0, $place->start - $place->ready),
+            ), $this->plan->inShop($supply));
+        }
+
+        return $operations;
     }
 
     public function waitsFor(Supply $supply): ?Demand

@@ -10,6 +10,7 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\ShopPlace;
 use Yposta\Core\Scheduling\ScheduledOrder;
+use Yposta\Core\Structure\Structure;
 use Yposta\Core\Trial\ArrivalChange;
 use Yposta\Core\Trial\Effect;
 use Yposta\Core\Trial\ScheduleResult;
@@ -56,7 +57,7 @@ final class ScheduleSummary
         $presenter = new TrialPresenter($this->network, $this->planDate);
         $orders = [];
         foreach ($result->orders as $order) {
-            $row = $this->order($order);
+            $row = $this->order($order, $result->structure);
             ($row['moved'] > 0 || $row['lateAfter'] > 0 || $row['lateBefore'] > 0) && $orders[] = $row;
         }
         usort($orders, fn (array $a, array $b) => [$b['lateAfter'], $b['lateBefore'], abs($b['shift']), $a['reference']]
@@ -72,8 +73,8 @@ final class ScheduleSummary
         ];
     }
 
-    /** @return array{reference: string, item: string, name: string, site: string, qty: string, unit: string, due: string, startBefore: string|null, endBefore: string|null, startAfter: string, endAfter: string, lateBefore: int, lateAfter: int, shift: int, moved: int, operations: int, centre: string|null} */
-    private function order(ScheduledOrder $order): array
+    /** @return array{reference: string, item: string, name: string, site: string, qty: string, unit: string, due: string, startBefore: string|null, endBefore: string|null, startAfter: string, endAfter: string, lateBefore: int, lateAfter: int, shift: int, moved: int, operations: int, centre: string|null, waitsFor: string|null} */
+    private function order(ScheduledOrder $order, Structure $structure): array
     {
         $supply = $order->supply;
         $before = $this->stood[$supply->reference()] ?? null;
@@ -90,6 +91,7 @@ final class ScheduleSummary
                 self::places($order), $before['places'] ?? [], fn (array $a, array $b) => $a <=> $b,
             )),
             'operations' => count($order->places), 'centre' => $supply->noCapacityAt,
+            'waitsFor' => $supply->waitsFor === null ? null : $structure->points[$supply->waitsFor->point]->item->code,
         ];
     }
 

@@ -69,8 +69,8 @@ final class ScheduleTrial
         [$figures, $orders] = [$schedule->figures(), $schedule->orders()];
 
         return new ScheduleResult(
-            $figures, $orders, $schedule->givenUp(), $schedule->frozenMoved(),
-            Outcome::of(ShopPlan::by($schedule, $this->network, $this->plan->work)),
+            figures: $figures, orders: $orders, givenUp: $schedule->givenUp(), displaced: $schedule->frozenMoved(),
+            outcome: Outcome::of(ShopPlan::by($schedule, $this->network, $this->plan->work)), structure: $this->plan->structure,
         );
     }
 }

@@ -1440,6 +1440,16 @@ export interface ThreadBeginning {
     isOrder: boolean;
 }
 
+/** An operation of an order or proposal where the shop has it; instants as `YYYY-MM-DD HH:MM`. */
+export interface ThreadOperation {
+    op: number;
+    centre: string;
+    units: string;
+    start: string;
+    end: string;
+    waited: number;
+}
+
 /** Another sales line whose delay begins in the same supply. */
 export interface ThreadOther {
     line: Link;
@@ -1491,6 +1501,7 @@ export interface ThreadRow {
     href: string | null;
     reference: string | null;
     need: number | null;
+    operations: ThreadOperation[];
 }
 
 /** A step of the chain that decides a date. `days` are those that it adds. */

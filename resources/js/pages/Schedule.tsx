@@ -8,7 +8,7 @@ import { PageHead } from '@/components/PageHead';
 import { PillTabs } from '@/components/Pill';
 import { grouped } from '@/lib/digits';
 import { useDraft } from '@/lib/draft';
-import { freshKey, postJson } from '@/lib/http';
+import { freshKey, getJson, postJson } from '@/lib/http';
 import type { ScheduleAsked, SchedulePage, ScheduleStage, ScheduleState, Told } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { type Sentence, t, tn } from '@/lib/t';
@@ -132,8 +132,8 @@ function Made({ state, may, onChanged }: { state: ScheduleState; may: boolean; o
         () => postJson<Told>(`/schedules/${state.id}/keep`, { key: freshKey() }),
         ({ message }) => {
             setTold(message);
-            onChanged({ ...state, status: 'kept' });
-            router.reload({ onSuccess: () => undefined });
+            void getJson<ScheduleState>(`/schedules/${state.id}`).then(onChanged);
+            router.reload();
         },
     );
     const drop = useCommand(() => postJson<ScheduleState>(`/schedules/${state.id}/drop`, {}), onChanged);

@@ -44,8 +44,10 @@ export function ScheduleFigures({ figures, totals }: { figures: DraftFigure[]; t
                             <td key={figure.name} className="border-l border-soft px-2.5 pb-2" title={figure.change}>
                                 <span className={`text-lg font-bold ${figure.worse ? 'text-broken' : figure.better ? 'text-act' : ''}`}>
                                     {figure.after}
-                                </span>{' '}
-                                <span className="text-xs text-mute">{figure.better ? t('better') : figure.worse ? t('worse') : ''}</span>
+                                </span>
+                                <span className="block text-xs text-mute">
+                                    {figure.better ? t('better') : figure.worse ? t('worse') : ''}
+                                </span>
                             </td>
                         ))}
                     </tr>
@@ -143,7 +145,7 @@ export function ScheduledLines({ sides }: { sides: ScheduleSides }) {
         {
             id: 'line',
             head: t('Line'),
-            width: '110px',
+            width: '96px',
             cell: (row) =>
                 row.href === null ? (
                     row.label
@@ -154,7 +156,7 @@ export function ScheduledLines({ sides }: { sides: ScheduleSides }) {
                 ),
             sort: (row) => row.label,
         },
-        { id: 'customer', head: t('Customer'), width: '170px', cell: (row) => row.customer, sort: (row) => row.customer },
+        { id: 'customer', head: t('Customer'), width: '136px', cell: (row) => row.customer, sort: (row) => row.customer },
         {
             id: 'item',
             head: t('Item'),
@@ -166,7 +168,7 @@ export function ScheduledLines({ sides }: { sides: ScheduleSides }) {
         {
             id: 'before',
             head: t('Expected as it stands'),
-            width: '140px',
+            width: '136px',
             look: 'text-mute',
             cell: (row) => (row.before === null ? t('nothing') : day(row.before)),
             sort: (row) => row.before ?? '',
@@ -174,12 +176,12 @@ export function ScheduledLines({ sides }: { sides: ScheduleSides }) {
         {
             id: 'after',
             head: t('Expected scheduled'),
-            width: '140px',
+            width: '124px',
             cell: (row) => (row.after === null ? t('nothing') : day(row.after)),
             cellLook: (row) => (row.hurts ? 'font-semibold text-broken' : row.helps ? 'font-semibold text-act' : ''),
             sort: (row) => row.after ?? '',
         },
-        { id: 'days', head: t('Moves'), width: '110px', cell: (row) => shiftOf(row.days * 1440), sort: (row) => row.days },
+        { id: 'days', head: t('Moves'), width: '100px', cell: (row) => shiftOf(row.days * 1440), sort: (row) => row.days },
     ];
     return sides.lines.length === 0 ? (
         <Empty title={t('No customer is served on another day')}>{t('The schedule moves only what nobody waits for.')}</Empty>

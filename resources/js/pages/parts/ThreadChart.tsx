@@ -8,6 +8,7 @@ import type { ThreadKind, ThreadRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import { useGridKeys } from '@/lib/useGridKeys';
 import { useInSight } from '@/lib/useInSight';
+import { instantAt, ThreadOperations } from '@/pages/parts/ThreadOperations';
 
 const ROW = 40;
 const HEAD = 34;
@@ -159,6 +160,10 @@ function Legend() {
                     {label}
                 </span>
             ))}
+            <span className="flex items-center gap-1.5">
+                <span className="w-4 border-t-2 border-dotted border-mute" />
+                {t('waits')}
+            </span>
             <span className="flex items-center gap-1.5">
                 <span className="h-3 w-0.5 bg-act" />
                 {t('wanted')}
@@ -437,6 +442,7 @@ function inWords(row: ThreadRow, planDate: string): string {
 
 function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => number; scale: number; planDate: string }) {
     const end = Math.max(0, x(row.to));
+    const drawnTo = Math.max(end, ...row.operations.map((operation) => instantAt(operation.end, x, scale)));
     const begin = Math.max(0, x(row.from ?? row.to));
     const wanted = row.wanted === null ? null : x(row.wanted);
     const middle = (ROW - BAR) / 2;
@@ -465,6 +471,16 @@ function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => 
                     className={`${TEXTURES[row.kind] ?? ''} absolute rounded-[2px] ${strong}`}
                     style={{ left: end - SQUARE / 2, top: (ROW - SQUARE) / 2, width: SQUARE, height: SQUARE }}
                 />
+            ) : row.operations.length > 0 ? (
+                <ThreadOperations
+                    row={row}
+                    texture={TEXTURES[row.kind] ?? ''}
+                    x={x}
+                    scale={scale}
+                    planDate={planDate}
+                    top={middle}
+                    height={BAR}
+                />
             ) : (
                 <span
                     title={tip}
@@ -479,7 +495,7 @@ function Bar({ row, x, scale, planDate }: { row: ThreadRow; x: (iso: string) => 
                 />
             )}
             {late && row.holdUp && row.kind !== 'line' && (
-                <strong className="absolute text-xs whitespace-nowrap text-broken" style={{ left: end + 7, top: (ROW - 18) / 2 }}>
+                <strong className="absolute text-xs whitespace-nowrap text-broken" style={{ left: drawnTo + 7, top: (ROW - 18) / 2 }}>
                     {row.parent === -1 ? tn('1 day late', ':n days late', row.lateDays) : day(row.to, planDate).replace(/ \w+$/, '')}
                 </strong>
             )}
