@@ -59,7 +59,7 @@ final readonly class OrderIndex
                 ->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
                 ->leftJoinSub($this->said($ids), 'm', 'm.order_id', '=', 'o.id')
                 ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at')
-                ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id, '.self::SAYS.' as message')
+                ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id, max(case when l.hold then 1 else 0 end) as held, min(l.not_before) as not_before, min(l.finish_by) as finish_by, '.self::SAYS.' as message')
                 ->get()->keyBy('id')->all();
         }
 
@@ -85,6 +85,9 @@ final readonly class OrderIndex
             daysLate: in_array($row->status, ['done', 'cancelled'], true) ? 0 : max(0, $today - Day::parse(substr($row->due, 0, 10))),
             message: $row->message === null ? null : MessageCode::from($row->message),
             made: $row->run_id === null ? null : (string) trans('from run :run', ['run' => $row->run_id]),
+            held: (int) $row->held === 1,
+            notBefore: $row->not_before === null ? null : substr($row->not_before, 0, 10),
+            finishBy: $row->finish_by === null ? null : substr($row->finish_by, 0, 10),
         );
     }
 

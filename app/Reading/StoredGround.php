@@ -114,8 +114,8 @@ final readonly class StoredGround implements ThreadGround
         $operations = [];
         foreach ($rows as $row) {
             $operations[$byNumber[(int) $row->supply]][] = new ThreadOperation(
-                op: (int) $row->op, centre: (string) $row->work_centre_code, units: (string) $row->units, start: (string) $row->start_instant,
-                end: (string) $row->end_instant,
+                op: (int) $row->op, centre: (string) $row->work_centre_code, units: (string) $row->units,
+                start: (string) $row->start_instant, end: (string) $row->end_instant,
                 waited: max(0, Minute::parse((string) $row->start_instant) - Minute::parse((string) $row->ready_instant)),
             );
         }

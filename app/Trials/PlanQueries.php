@@ -39,6 +39,7 @@ use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reservation\Reservations;
+use Yposta\Core\Scheduling\FullPeriod;
 use Yposta\Core\Shortage\MissingParts;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
@@ -150,7 +151,7 @@ final readonly class PlanQueries
     }
 
     /**
-     * What orders that are released do not find on hand.
+     * What orders that are released do not find on hand, and the work centres that have no room for them.
      *
      * @param  list<Change>  $changes
      * @param  list<list<Change>>  $drafted
@@ -167,6 +168,11 @@ final readonly class PlanQueries
             $presenter = new TrialPresenter($trial->network(), $this->today());
             $said = [];
             foreach ($released as $change) {
+                foreach (FullPeriod::of($plan, [$change->order]) as $full) {
+                    $said[] = Words::say(new Phrase('refused.draft.lacks_room', [
+                        'order' => $change->order, 'centre' => $full->centre, 'day' => $presenter->day($full->from), 'percent' => $full->percent,
+                    ]));
+                }
                 foreach (MissingParts::of($plan, $change->order) as $part) {
                     $item = $plan->structure->points[$part->need->point]->item->code;
                     $said[] = Words::say(new Phrase($part->brings === null ? 'refused.draft.lacks_nothing_comes' : 'refused.draft.lacks_line', [

@@ -55,6 +55,8 @@ describe('the run button', () => {
             forecasts: ['BASE'],
             sites: ['OSK'],
             soldOnly: true,
+            schedule: false,
+            scheduleDays: 0,
         });
         await screen.findByText('The new plan is live', undefined, { timeout: 3000 });
         expect(screen.getByText('Late lines').parentElement?.textContent).toBe('Late lines6-2');

@@ -25,6 +25,9 @@ final readonly class OrderRow
         public int $daysLate,
         public ?MessageCode $message,
         public ?string $made,
+        public bool $held,
+        public ?string $notBefore,
+        public ?string $finishBy,
     ) {
     }
 }

@@ -183,7 +183,7 @@ final readonly class LoadCellView
         $cell = $this->load->cells[$this->centre->code][$this->place];
         $lines = [trans(':name (:centre) is full :period: :percent % of what it can do, :hours h too much.', [
             'name' => $this->centre->name, 'centre' => $this->centre->code, 'period' => $this->period($this->place),
-            'percent' => Words::of()->number((string) round(100 * $cell->load / max(1, $cell->capacity))),
+            'percent' => Words::of()->number((string) $cell->percent()),
             'hours' => self::hours($overflow->excess),
         ])];
         $unfit = $overflow->unfit($this->plan);

@@ -197,7 +197,7 @@ final class Load
     }
 
     /** @return array<int, int> minutes of all its units by place of the period */
-    private function spread(LaidWork $laid): array
+    public function spread(LaidWork $laid): array
     {
         if ($laid->place !== null) {
             return $this->spreadOfPlace($laid->place);

@@ -26,6 +26,12 @@ final class LoadCell
         return max(0.0, $this->load - $this->sales - $this->forecast - $this->safety);
     }
 
+    /** How full it is; more than it can do where it can do nothing. */
+    public function percent(): int
+    {
+        return (int) round(100 * $this->load / max(1, $this->capacity));
+    }
+
     /**
      * @param  float  $minutes  of all its units
      * @param  array{float, float, float}  $shares  of sales, forecast and safety stock

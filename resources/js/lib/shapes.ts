@@ -874,6 +874,9 @@ export interface OrderRow {
     daysLate: number;
     message: MessageCode | null;
     made: string | null;
+    held: boolean;
+    notBefore: string | null;
+    finishBy: string | null;
 }
 
 /** An order that picked proposals would become. */

@@ -7,12 +7,14 @@ import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
-import { qty } from '@/lib/format';
+import { useDraft } from '@/lib/draft';
+import { day, qty } from '@/lib/format';
 import type { OrderDetail, OrderRow, OrderList, OrdersPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { useMoreRows } from '@/lib/useMoreRows';
+import { OrdersInBulk } from '@/pages/parts/OrdersInBulk';
 import { OrderPanel } from '@/pages/parts/OrderParts';
 import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
@@ -21,12 +23,16 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
     const { plan } = useShared();
     const [open, setOpen] = useState<string | null>(null);
     const { data, trouble } = useLoaded<OrderDetail>(open === null ? null : `/order-detail/${encodeURIComponent(open)}`, plan.id);
+    const draft = useDraft();
+    const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
     const change = (changes: Record<string, string>) => refilter('/orders', filter, changes, { status: 'open' });
     const {
         rows: orders,
         more,
         trouble: moreTrouble,
     } = useMoreRows('/order-rows', filter, first, total, (answer: OrderList) => answer.rows);
+    const chosen = orders.filter((order) => picked.has(order.code));
+    const may = draft.may && plan.study === null;
     return (
         <>
             <PageHead title={t('Orders')}>
@@ -66,6 +72,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                 </span>
                 <FindBox label={t('Find order, item, supplier')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
+            {chosen.length > 0 && <OrdersInBulk orders={chosen} onClear={() => setPicked(new Set())} />}
             {orders.length === 0 ? (
                 <Empty title={t('No order fits')}>{t('Take a filter away, or convert proposals to make orders.')}</Empty>
             ) : (
@@ -78,6 +85,22 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                     more={more}
                     order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
                     keyOf={(order) => order.code}
+                    ticks={
+                        may
+                            ? {
+                                  picked: (order) => picked.has(order.code),
+                                  may: (order) => order.kind === 'make' && ['firm', 'released'].includes(order.status),
+                                  label: (order) => t('Pick :order', { order: order.code }),
+                                  onPick: (some, on) =>
+                                      setPicked((before) => {
+                                          const next = new Set(before);
+                                          some.forEach((order) => (on ? next.add(order.code) : next.delete(order.code)));
+                                          return next;
+                                      }),
+                                  all: t('Pick all production orders'),
+                              }
+                            : undefined
+                    }
                     open={open}
                     narrow={open !== null}
                     onOpen={(order) => setOpen(order.code)}
@@ -97,6 +120,18 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
             )}
         </>
     );
+}
+
+/** "firm, held back, not before Thu 12 Mar". */
+function stateInWords(order: OrderRow, today: string): string {
+    return [
+        t(ORDER_STATES[order.status]),
+        order.held ? t('held back') : '',
+        order.notBefore ? t('not before :day', { day: day(order.notBefore, today) }) : '',
+        order.finishBy ? t('done by :day', { day: day(order.finishBy, today) }) : '',
+    ]
+        .filter((part) => part !== '')
+        .join(', ');
 }
 
 function columns(today: string): DataColumn<OrderRow>[] {
@@ -128,7 +163,8 @@ function columns(today: string): DataColumn<OrderRow>[] {
             head: t('State'),
             width: '74px',
             sort: true,
-            cell: (order) => t(ORDER_STATES[order.status]),
+            cell: (order) => (order.held ? t('held') : t(ORDER_STATES[order.status])),
+            title: (order) => stateInWords(order, today),
             cellLook: (order) => (order.status === 'firm' ? 'text-mute' : ''),
         },
         {
