@@ -29,6 +29,9 @@ final class Figures
     /** Figures of a try, after those of a run; more of them is neither worse nor better. */
     private const MORE = ['moves' => 'Purchases to move', 'purchases' => 'Purchases to add'];
 
+    /** Of the load, where a change touches it. */
+    private const OVER = 'Hours over 100 %';
+
     private const NEUTRAL = ['proposals', 'messages', 'stockValue', 'neededValue', 'buyValue', 'workHours'];
 
     /** @return list<TodayFigure> */
@@ -91,6 +94,22 @@ final class Figures
         }
 
         return $rows;
+    }
+
+    /**
+     * Hours by which work centres have more to do than they can; null where that does not change.
+     *
+     * @param  float  $before  minutes
+     * @param  float  $after  minutes
+     */
+    public static function over(float $before, float $after): ?DraftFigure
+    {
+        [$was, $is] = [(int) round($before / 60), (int) round($after / 60)];
+
+        return $was === $is ? null : new DraftFigure(
+            name: 'overHours', label: (string) trans(self::OVER), before: Words::money($was), after: Words::money($is),
+            change: ($is > $was ? '+' : "\u{2212}").Words::money(abs($is - $was)), worse: $is > $was, better: $is < $was,
+        );
     }
 
     private static function value(Run $run, string $key): int

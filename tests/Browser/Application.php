@@ -92,6 +92,21 @@ final class Application
         $start->close();
     }
 
+    /** @return list<array<string, mixed>> what the database holds, for what no page shows in full */
+    public function rows(string $query): array
+    {
+        $database = new SQLite3($this->database, SQLITE3_OPEN_READONLY);
+        $database->busyTimeout(10_000);
+        $found = $database->query($query);
+        $rows = [];
+        while ($found !== false && ($row = $found->fetchArray(SQLITE3_ASSOC)) !== false) {
+            $rows[] = $row;
+        }
+        $database->close();
+
+        return $rows;
+    }
+
     public function address(string $path = '/'): string
     {
         return "http://127.0.0.1:{$this->port}{$path}";

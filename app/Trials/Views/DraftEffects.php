@@ -10,7 +10,9 @@ use App\Planning\Dates;
 use App\Planning\DraftCheck;
 use App\Planning\DraftLines;
 use App\Reading\ChangeSentences;
+use App\Reading\Figures;
 use App\Reading\Shapes\DraftedArrival;
+use App\Reading\Shapes\DraftFigure;
 use App\Reading\Shapes\DraftLine;
 use App\Reading\Shapes\DraftMark;
 use App\Reading\Shapes\DraftState;
@@ -20,11 +22,27 @@ use App\Support\Words;
 use App\Trials\LivePlan;
 use Illuminate\Support\Facades\Cache;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Plan\Plan;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Scheduling\Load;
+use Yposta\Core\Scheduling\ShopPlan;
+use Yposta\Core\Study\AddShift;
+use Yposta\Core\Study\CancelOrder;
 use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCrew;
+use Yposta\Core\Study\ChangeEfficiency;
+use Yposta\Core\Study\CloseCentre;
+use Yposta\Core\Study\MoveOperation;
+use Yposta\Core\Study\MoveOrder;
+use Yposta\Core\Study\PutOrder;
+use Yposta\Core\Study\ResizeOrder;
+use Yposta\Core\Study\ScaleDemand;
+use Yposta\Core\Study\SplitOrder;
 use Yposta\Core\Support\Phrase;
 use Yposta\Core\Trial\Effect;
+use Yposta\Core\Trial\Trial;
 use Yposta\Core\Trial\Tried;
 use Yposta\Core\Trial\TriedLines;
 
@@ -38,6 +56,12 @@ final readonly class DraftEffects
     private const MOST_EXPECTED = 2000;
 
     private const NOTES = 3;
+
+    /** Changes of when work centres work and of what is done there. */
+    private const OF_SHOP = [
+        AddShift::class, CloseCentre::class, ChangeEfficiency::class, MoveOperation::class, ChangeCrew::class, ResizeOrder::class,
+        MoveOrder::class, SplitOrder::class, CancelOrder::class, PutOrder::class, ScaleDemand::class,
+    ];
 
     /** Seconds for which it is known what a draft does. */
     private const REMEMBERED = 3600;
@@ -93,7 +117,7 @@ final readonly class DraftEffects
         return new DraftState(
             version: $draft->version ?? 0,
             lines: $rows,
-            figures: $tried === null ? [] : $presenter->figures($tried->effect),
+            figures: $tried === null ? [] : [...$presenter->figures($tried->effect), ...$this->overload($changes)],
             slips: $tried === null ? [] : $this->slips($presenter, $tried),
             canUndo: $undo,
             canRedo: $redo,
@@ -121,6 +145,26 @@ final readonly class DraftEffects
         Cache::put($name, ['stamp' => $this->plan->stamp(), 'lines' => $tried->lines], self::REMEMBERED);
 
         return $tried;
+    }
+
+    /**
+     * The hours over 100 %, where a line is about when work centres work or what they do.
+     *
+     * @param  list<list<Change>>  $lines
+     * @return list<DraftFigure>
+     */
+    private function overload(array $lines): array
+    {
+        $isOfShop = array_filter(array_merge(...$lines), fn (Change $change) => in_array($change::class, self::OF_SHOP, true)) !== [];
+        if (! $isOfShop) {
+            return [];
+        }
+        $over = fn (Trial $trial): float => $trial->with(
+            [], fn (Plan $plan) => (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->minutesOver(),
+        );
+        $figure = Figures::over($over($this->plan->live()), $this->plan->drafted($lines, $over));
+
+        return $figure === null ? [] : [$figure];
     }
 
     /**

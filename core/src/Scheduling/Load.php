@@ -101,6 +101,19 @@ final class Load
         return $entries;
     }
 
+    /** Minutes by which work centres have more to do than they can, of all periods. */
+    public function minutesOver(): float
+    {
+        $over = 0.0;
+        foreach ($this->cells as $cells) {
+            foreach ($cells as $cell) {
+                $over += max(0.0, $cell->load - $cell->capacity);
+            }
+        }
+
+        return $over;
+    }
+
     /** Minutes of units of a centre in a period by its shifts and working days alone, from the plan date on. */
     public function undisturbed(string $centre, int $place): int
     {

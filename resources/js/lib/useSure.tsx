@@ -12,7 +12,7 @@ interface Asked {
     answer: (sure: boolean) => void;
 }
 
-const TITLES: Record<string, Sentence> = { lacks: 'Release it without its material?' };
+const TITLES: Record<string, Sentence> = { lacks: 'Release it all the same?' };
 
 /** Sends a typed quantity, and where it is far from what stood there asks the person first whether it is meant. */
 export function useSure(yes: Sentence, note: Sentence): [<T>(send: (sure: boolean) => Promise<T>) => Promise<T>, ReactNode] {

@@ -81,4 +81,5 @@ export const BRIEF_FIGURES: Partial<Record<string, Sentence>> = {
     moves: 'to move',
     purchases: 'to add',
     stockValue: 'stock value',
+    overHours: 'h over 100 %',
 };

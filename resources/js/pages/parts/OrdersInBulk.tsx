@@ -85,6 +85,18 @@ export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear:
                     {t('Let go')}
                 </Button>
             )}
+            <Button
+                disabled={draft.busy}
+                onClick={() =>
+                    add(
+                        orders,
+                        (order) => ({ change: 'prioritise_order', order, priority: 1 }),
+                        tn('1 order most urgent', ':n orders most urgent', orders.length),
+                    )
+                }
+            >
+                {t('Make most urgent')}
+            </Button>
             <label htmlFor="bulk-day" className="ml-2 text-sm">
                 {t('Day')}
             </label>
