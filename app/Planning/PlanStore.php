@@ -11,6 +11,7 @@ use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Amounts;
 use Yposta\Core\Plan\Causes;
@@ -22,6 +23,8 @@ use Yposta\Core\Plan\Risk;
 use Yposta\Core\Plan\StockValue;
 use Yposta\Core\Plan\Summary;
 use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Scheduling\Load;
+use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Structure\Outline;
 
 /** Puts a plan into the tables in one transaction; that of a live run becomes the live one at its end. */
@@ -49,12 +52,13 @@ final class PlanStore
         $this->demands($run->id, $plan);
         $this->pegs($run->id, $plan);
         $this->messages($run->id, $plan);
-        DB::transaction(function () use ($run, $plan): void {
+        $over = $this->loads($run->id, $plan);
+        DB::transaction(function () use ($run, $plan, $over): void {
             $live = $run->study_id === null;
             $live && Run::query()->where('current', true)->update(['current' => false]);
             $run->update([
                 'status' => 'done', 'stage' => null, 'current' => $live, 'stored' => true, 'finished_at' => now(),
-                'summary' => [...get_object_vars(Summary::of($plan)), ...get_object_vars(Amounts::of($plan))],
+                'summary' => [...get_object_vars(Summary::of($plan)), ...get_object_vars(Amounts::of($plan)), 'overHours' => $over],
             ]);
             $this->retireOldRuns($run);
         });
@@ -147,6 +151,26 @@ final class PlanStore
             }
         }
         $insert->finish();
+    }
+
+    /** How full work centres are by week, minutes; gives the hours in which they have more to do than they can. */
+    private function loads(int $run, Plan $plan): int
+    {
+        $load = new Load($plan, ShopPlan::shop($plan), BucketSize::Week);
+        $insert = new BulkInsert(
+            'plan_loads', ['run_id', 'work_centre_code', 'week', 'capacity', 'load', 'sales', 'forecast'], self::ROWS_AT_ONCE,
+        );
+        foreach ($load->cells as $centre => $cells) {
+            foreach ($cells as $place => $cell) {
+                $insert->add([
+                    $run, (string) $centre, $this->dates->iso($load->periods[$place][0]), $cell->capacity, (int) round($cell->load),
+                    (int) round($cell->sales), (int) round($cell->forecast),
+                ]);
+            }
+        }
+        $insert->finish();
+
+        return (int) round($load->minutesOver() / 60);
     }
 
     /** Where the shop has the operations of what is in its schedule. */
@@ -252,7 +276,7 @@ final class PlanStore
     /** Deletes the rows of a run; those go last by which one sees that there are some. */
     public static function forget(int $run): void
     {
-        foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_operations', 'plan_supplies', 'plan_points'] as $table) {
+        foreach (['plan_messages', 'plan_pegs', 'plan_demands', 'plan_loads', 'plan_operations', 'plan_supplies', 'plan_points'] as $table) {
             DB::table($table)->where('run_id', $run)->delete();
         }
     }

@@ -23,12 +23,20 @@ final class RunParameters
         return RowCodec::encode($options);
     }
 
-    /** Those of a run as if it were made on a day. */
-    public static function asOf(Run $run, string $planDate): Options
+    /**
+     * Those of a run as if it were made on a day.
+     *
+     * @param  array<string, mixed>  $more  that differ
+     *
+     * @throws InvalidOptions when they contradict each other
+     */
+    public static function asOf(Run $run, string $planDate, array $more = []): Options
     {
         $end = substr($run->horizon_end, 0, 10);
 
-        return self::options([...$run->parameters, 'planDate' => $planDate, 'horizonEnd' => max($end, $planDate)]); // when it is over
+        return self::options([
+            ...$run->parameters, 'horizonEnd' => max($end, $planDate), ...$more, 'planDate' => $planDate, // when it is over
+        ]);
     }
 
     /**

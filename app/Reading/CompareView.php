@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Planning\Dates;
 use App\Reading\Shapes\ComparedFigure;
 use App\Reading\Shapes\ComparedLate;
+use App\Reading\Shapes\ComparedLoad;
 use App\Reading\Shapes\ComparedMessage;
 use App\Reading\Shapes\ComparedProposal;
 use App\Reading\Shapes\ComparedStock;
@@ -39,7 +40,8 @@ final readonly class CompareView
     /** @var array<string, stdClass> by code */
     private array $items;
 
-    public function __construct(private Comparison $comparison, Run $after)
+    /** @param  list<ComparedLoad>  $loads */
+    public function __construct(private Comparison $comparison, Run $after, private array $loads = [])
     {
         $this->dates = new Dates;
         $this->planDate = $this->dates->day($after->plan_date);
@@ -48,7 +50,9 @@ final readonly class CompareView
 
     public static function between(Run $before, Run $after): self
     {
-        return new self(Comparison::of(StoredContent::of($before), StoredContent::of($after)), $after);
+        return new self(
+            Comparison::of(StoredContent::of($before), StoredContent::of($after)), $after, ComparedLoads::between($before, $after),
+        );
     }
 
     /** @return list<ComparedFigure> */
@@ -91,19 +95,26 @@ final readonly class CompareView
         return $parts === [] ? null : implode(', ', $parts);
     }
 
-    /** @return 'late'|'proposals'|'messages'|'stock' the first list in which something differs */
+    /** @return 'late'|'proposals'|'messages'|'stock'|'load' the first list in which something differs */
     public function opening(): string
     {
         return array_key_first(array_filter($this->counts())) ?? 'late';
     }
 
-    /** @return array{late: int, proposals: int, messages: int, stock: int} how many differences each list has altogether */
+    /** @return array{late: int, proposals: int, messages: int, stock: int, load: int} how many differences each list has altogether */
     public function counts(): array
     {
         return [
             'late' => count($this->comparison->late), 'proposals' => count($this->comparison->proposals),
             'messages' => count($this->comparison->messages), 'stock' => count($this->comparison->stock),
+            'load' => count($this->loads),
         ];
+    }
+
+    /** @return list<ComparedLoad> those first that differ most */
+    public function loads(): array
+    {
+        return array_slice($this->loads, 0, self::MOST);
     }
 
     /** @return list<ComparedLate> those first that differ most */

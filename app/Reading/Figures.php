@@ -24,6 +24,7 @@ final class Figures
         'neededValue' => 'Needed, at cost',
         'buyValue' => 'To buy, at cost',
         'workHours' => 'Hours of work',
+        'overHours' => self::OVER,
     ];
 
     /** Figures of a try, after those of a run; more of them is neither worse nor better. */

@@ -105,7 +105,7 @@ final readonly class MessageList
             fn (MessageCode $code) => new MessageKind($code, (string) trans("messages.kind.{$code->value}"), $counts[$code->value]),
             array_filter([
                 MessageCode::Overdue, MessageCode::BringIn, MessageCode::StartPassed, MessageCode::BelowSafety,
-                MessageCode::NoCapacity, MessageCode::LateDemand,
+                MessageCode::NoRoom, MessageCode::Displaced, MessageCode::NoCapacity, MessageCode::LateDemand,
                 MessageCode::PushOut, MessageCode::Cancel, MessageCode::Frozen,
                 MessageCode::NoSupplier, MessageCode::NoBom,
             ], fn (MessageCode $code) => isset($counts[$code->value])),

@@ -21,8 +21,6 @@ use Yposta\Core\Reference\ReferenceKind;
 /** Brings back of a stored plan what it is compared by. */
 final class StoredContent
 {
-    private const FIGURES = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages', 'stockValue', 'neededValue', 'buyValue', 'workHours'];
-
     public static function of(Run $run): PlanContent
     {
         $dates = new Dates;
@@ -79,7 +77,7 @@ final class StoredContent
     private static function figures(Run $run): array
     {
         $figures = [];
-        foreach (self::FIGURES as $name) {
+        foreach (array_keys(Figures::labels()) as $name) {
             $value = $run->summary[$name] ?? 0;
             $figures[$name] = is_array($value) ? (int) array_sum($value) : (int) $value;
         }

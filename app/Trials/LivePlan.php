@@ -11,6 +11,7 @@ use App\Planning\RunParameters;
 use App\Support\Refused;
 use App\Support\Settings;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Options\Options;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
@@ -134,18 +135,22 @@ final class LivePlan
     }
 
     /**
-     * Does something on top of a draft's lines, as far as they fit.
+     * Does something on top of a draft's lines, as far as they fit, or of a study's.
      *
      * @template T
      *
      * @param  list<list<Change>>  $lines
      * @param  callable(Trial): T  $do
+     * @param  array<string, mixed>  $parameters  in which a study differs from the live plan; a whole plan is made with them
      * @return T
      *
      * @throws Refused when what is done does not fit, or there is no plan with these lines
      */
-    public function drafted(array $lines, callable $do): mixed
+    public function drafted(array $lines, callable $do, array $parameters = []): mixed
     {
+        if ($parameters !== [] && $this->run !== null) {
+            return $do($this->mended($lines, $this->run, $parameters));
+        }
         try {
             $trial = $this->live();
         } catch (Refused $trouble) {
@@ -159,23 +164,25 @@ final class LivePlan
     }
 
     /**
-     * A plan of data that cannot be planned but for a draft's lines.
+     * A plan of data that cannot be planned but for a draft's lines, or with other parameters than the live one.
      *
      * @param  list<list<Change>>  $lines
+     * @param  array<string, mixed>  $parameters
      *
      * @throws Refused when they do not mend it
      */
-    private function mended(array $lines, Run $run): Trial
+    private function mended(array $lines, Run $run, array $parameters = []): Trial
     {
         try {
-            return new Trial($this->networkWith($lines), $this->optionsOf($run), RunLimits::planner());
-        } catch (LoopFound|QuantityOutOfRange $trouble) {
+            return new Trial($this->networkWith($lines), $this->optionsOf($run, $parameters), RunLimits::planner());
+        } catch (LoopFound|QuantityOutOfRange|InvalidOptions $trouble) {
             throw Refused::because('plan.broken', ['trouble' => $trouble->phrase()], 'data');
         }
     }
 
-    private function optionsOf(Run $run): Options
+    /** @param  array<string, mixed>  $parameters  that differ */
+    private function optionsOf(Run $run, array $parameters = []): Options
     {
-        return RunParameters::asOf($run, $this->planDate);
+        return RunParameters::asOf($run, $this->planDate, $parameters);
     }
 }

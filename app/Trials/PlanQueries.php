@@ -431,12 +431,13 @@ final readonly class PlanQueries
      *
      * @param  Lines  $lines
      * @param  array{bucket?: value-of<BucketSize>, from?: string, site?: string, kind?: string, q?: string, over?: bool}  $filter  a LoadFilter
+     * @param  array<string, mixed>  $parameters  of a study that is looked at
      * @return array<string, mixed> a LoadTable
      */
-    public function load(array $lines, array $filter): array
+    public function load(array $lines, array $filter, array $parameters = []): array
     {
         return get_object_vars($this->plan->drafted(
-            DraftLines::changes($lines), fn (Trial $trial) => LoadView::table($trial, new LoadFilter(...$filter)),
+            DraftLines::changes($lines), fn (Trial $trial) => LoadView::table($trial, new LoadFilter(...$filter)), $parameters,
         ));
     }
 
@@ -445,15 +446,17 @@ final readonly class PlanQueries
      *
      * @param  Lines  $lines
      * @param  value-of<BucketSize>  $bucket
+     * @param  array<string, mixed>  $parameters  of a study that is looked at
      * @return array<string, mixed> a LoadAnswer
      *
      * @throws Refused when there is no such centre
      */
-    public function loadCell(array $lines, string $centre, string $day, string $bucket): array
+    public function loadCell(array $lines, string $centre, string $day, string $bucket, array $parameters = []): array
     {
         return get_object_vars($this->plan->drafted(
             DraftLines::changes($lines),
             fn (Trial $trial) => LoadCellView::of($trial, $centre, Day::parse($day), BucketSize::from($bucket)),
+            $parameters,
         ));
     }
 

@@ -6,7 +6,9 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Schedules that were asked for, where kept ones have what is no order yet, and where the operations of a planned run stand. */
+/**
+ * Schedules that were asked for, where kept ones have what is no order yet, and where the operations of a planned run stand and how full
+ * its work centres are. */
 return new class extends Migration
 {
     public function up(): void
@@ -44,6 +46,16 @@ return new class extends Migration
             $table->foreign('site_code')->references('code')->on('sites');
             $table->foreign('work_centre_code')->references('code')->on('work_centres');
         });
+        Schema::create('plan_loads', function (Blueprint $table): void {
+            $table->foreignId('run_id')->constrained()->cascadeOnDelete();
+            $table->string('work_centre_code');
+            $table->date('week');
+            $table->unsignedBigInteger('capacity');
+            $table->unsignedBigInteger('load');
+            $table->unsignedBigInteger('sales');
+            $table->unsignedBigInteger('forecast');
+            $table->primary(['run_id', 'work_centre_code', 'week']);
+        });
         Schema::create('plan_operations', function (Blueprint $table): void {
             $table->foreignId('run_id')->constrained()->cascadeOnDelete();
             $table->unsignedInteger('supply');
@@ -61,6 +73,7 @@ return new class extends Migration
     public function down(): void
     {
         Schema::dropIfExists('plan_operations');
+        Schema::dropIfExists('plan_loads');
         Schema::dropIfExists('proposal_operations');
         Schema::dropIfExists('schedules');
     }

@@ -29,6 +29,8 @@ return [
         'no_bom' => ':qty of :item are proposed, but no structure line of it is valid on the start date',
         'below_safety' => ':item at :site is under its safety stock from :from to :to, by up to :qty',
         'below_zero' => ':item at :site runs short from :from to :to, by up to :qty; :need waits for it',
+        'displaced' => ':reference, :qty of :item: what was fixed to begin on :from cannot stay there and begins on :to',
+        'no_room' => ':reference, :qty of :item due :from: no work centre has room for it, it is left out of the schedule',
         'no_capacity' => ':qty of :item due :from will be there on :to: no capacity at :centre',
     ],
     'order_size' => [

@@ -21,6 +21,8 @@ return [
         'no_bom' => 'No structure',
         'below_safety' => 'Runs short',
         'no_capacity' => 'No capacity',
+        'displaced' => 'Moved in the shop',
+        'no_room' => 'No room in the shop',
     ],
     'apply' => [
         'bring_in' => 'Move to :to',

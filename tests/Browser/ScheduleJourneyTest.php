@@ -79,7 +79,8 @@ it('takes an urgent order in, by keyboard where it can, and leaves the frozen da
     $after = standingPlaces();
     expect(array_intersect_key($after, $frozen))->toBe($frozen);
     $last = fn (array $places) => max(array_map(
-        fn (string $place) => substr($place, -16), array_filter($places, fn (string $name) => str_starts_with($name, 'M-1051/'), ARRAY_FILTER_USE_KEY),
+        fn (string $place) => substr($place, -16),
+        array_filter($places, fn (string $name) => str_starts_with($name, 'M-1051/'), ARRAY_FILTER_USE_KEY),
     ));
     expect($last($after))->toBeLessThan($last($before));
 

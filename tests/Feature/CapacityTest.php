@@ -112,3 +112,35 @@ it('shows a centre that is down at once in the draft', function () {
     $after = ($this->row)(($this->load)(), 'ASM-1')['figures'][0];
     expect($before['capacity'] - $after['capacity'])->toBe(2 * 480)->and($after['load'])->toBe($before['load']);
 });
+
+it('shows the load of a study that is looked at, with its demand and its forecasts, and compares it', function () {
+    $sum = fn () => array_sum(array_column(($this->row)(($this->load)(), 'CAL-1')['figures'], 'load'));
+    $live = $sum();
+    $study = fn (array $changes, array $parameters, string $name) => $this->postJson(
+        '/studies', ['name' => $name, 'changes' => $changes, 'parameters' => $parameters, 'run' => true],
+    )->assertOk()->json('id');
+    $much = $study([['change' => 'scale_demand', 'percent' => 1000, 'items' => [], 'customers' => []]], [], 'ten times');
+    $none = $study([], ['forecasts' => []], 'orders only');
+    $this->postJson('/shown-plan', ['study' => $much])->assertOk();
+    expect($sum())->toBeGreaterThan(5 * $live);
+    $this->postJson('/shown-plan', ['study' => $none])->assertOk();
+    expect($sum())->toBeLessThan($live);
+    $cell = $this->getJson('/capacity/cell?centre=CAL-1&day=2026-04-20&bucket=week')->assertOk()->json();
+    expect(array_filter(array_column(array_column($cell['demands'], 'demand'), 'label'), fn (string $label) => str_contains($label, 'orecast')))->toBe([]);
+    $this->postJson('/shown-plan', ['study' => null])->assertOk();
+    expect($sum())->toBe($live);
+
+    $page = $this->get("/compare?a=live&b=study-{$much}&list=load")->assertOk()->inertiaPage()['props'];
+    expect($page['differences']['load'])->toBeGreaterThan(10)->and($page['loads'][0]['worse'])->toBeTrue()
+        ->and($page['loads'][0]['percentAfter'])->toBeGreaterThan($page['loads'][0]['percentBefore'])
+        ->and(collect($page['figures'])->firstWhere('label', 'Hours over 100 %')['worse'])->toBeTrue();
+});
+
+it('says in the tray what a shift or a closure does to the hours over 100 %', function () {
+    $tray = fn (array $change) => collect($this->postJson('/draft/lines', ['changes' => [$change]])->assertOk()->json('state.figures'));
+    $down = $tray(['change' => 'close_centre', 'workCentre' => 'CAL-1', 'from' => '2026-03-02 00:00', 'to' => '2026-03-14 00:00'])->firstWhere('name', 'overHours');
+    expect($down['worse'])->toBeTrue();
+    $this->deleteJson('/draft')->assertOk();
+    $longer = $tray(['change' => 'add_shift', 'workCentre' => 'CAL-1', 'weekdays' => '56', 'from' => '14:00', 'to' => '22:00'])->firstWhere('name', 'overHours');
+    expect($longer['better'])->toBeTrue();
+});

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\AskedFilters;
+use App\Http\ShownPlan;
 use App\Http\ToldResponse;
 use App\Models\Run;
 use App\Reading\Pages\CapacityPage;
@@ -16,7 +17,10 @@ use Illuminate\Http\Request;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** How full work centres are, and with what. All of it is planned with the person's draft. */
+/**
+ * How full work centres are, and with what. All of it is planned with the person's draft, or is that of the study that
+ * is looked at.
+ */
 final class CapacityController extends Controller
 {
     public function index(Request $request): Response
@@ -32,7 +36,7 @@ final class CapacityController extends Controller
     {
         return response()->json($plans->ask(
             PlanQuestion::Load,
-            lines: $this->draftLines($request),
+            ...$this->ground($request),
             filter: get_object_vars(AskedFilters::load($request, $this->site($request))),
         ));
     }
@@ -44,7 +48,7 @@ final class CapacityController extends Controller
 
         return response()->json($plans->ask(
             PlanQuestion::LoadCell,
-            lines: $this->draftLines($request),
+            ...$this->ground($request),
             centre: $given['centre'],
             day: $given['day'],
             bucket: AskedFilters::loadShown($request)['bucket'],
@@ -61,5 +65,15 @@ final class CapacityController extends Controller
         return ToldResponse::of(fn (callable $tell) => $plans->askTelling(
             PlanQuestion::Reliefs, $tell, lines: $lines, centre: $given['centre'], day: $given['day'], bucket: $bucket,
         ));
+    }
+
+    /** @return array{lines: list<array<string, mixed>>, parameters: array<string, mixed>} the study that is looked at, else the person's draft */
+    private function ground(Request $request): array
+    {
+        $study = ShownPlan::study($request);
+
+        return $study === null
+            ? ['lines' => $this->draftLines($request), 'parameters' => []]
+            : ['lines' => [['changes' => $study->changes]], 'parameters' => $study->parameters];
     }
 }

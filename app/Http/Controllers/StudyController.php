@@ -91,16 +91,17 @@ final class StudyController extends Controller
             proposals: $view?->proposals() ?? [],
             messages: $view?->messages() ?? [],
             stock: $view?->stock() ?? [],
+            loads: $view?->loads() ?? [],
             most: CompareView::MOST,
         ))->show();
     }
 
-    /** @return 'late'|'proposals'|'messages'|'stock'|null */
+    /** @return 'late'|'proposals'|'messages'|'stock'|'load'|null */
     private function list(Request $request): ?string
     {
         $list = $request->query('list');
 
-        return in_array($list, ['late', 'proposals', 'messages', 'stock'], true) ? $list : null;
+        return in_array($list, ['late', 'proposals', 'messages', 'stock', 'load'], true) ? $list : null;
     }
 
     private function saved(Request $request, SaveStudy $save, StartRun $start, ?Study $study): JsonResponse

@@ -25,8 +25,14 @@ final readonly class LoadFigure
             load: (int) round($load),
             sales: (int) round($sales),
             forecast: (int) round($forecast),
-            percent: $capacity > 0 ? (int) round(100 * $load / $capacity) : ($load > 0 ? null : 0),
+            percent: self::percentOf($capacity, $load),
             over: $load > $capacity + 0.5,
         );
+    }
+
+    /** How full it is; null where there is something to do and it can do nothing. */
+    public static function percentOf(float $capacity, float $load): ?int
+    {
+        return $capacity > 0 ? (int) round(100 * $load / $capacity) : ($load > 0 ? null : 0);
     }
 }

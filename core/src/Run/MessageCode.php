@@ -20,4 +20,10 @@ enum MessageCode: string
 
     /** An order or proposal is there later than it is due, as units were taken; only where the plan is made with a schedule. */
     case NoCapacity = 'no_capacity';
+
+    /** An operation that a person has fixed could not stay where it was. */
+    case Displaced = 'displaced';
+
+    /** An order has no room in the shop, however late. */
+    case NoRoom = 'no_room';
 }

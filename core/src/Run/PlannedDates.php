@@ -70,6 +70,6 @@ final class PlannedDates
             }
         }
 
-        return $points;
+        return $points + array_fill_keys(array_keys($this->stock), true);
     }
 }

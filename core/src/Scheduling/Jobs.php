@@ -202,7 +202,7 @@ final class Jobs
             ), $row->workCentre),
             crew: $row->crew, queue: $like->queue ?? 0, move: $like->move ?? 0, family: $like->setupFamily ?? '', begun: $row->done > 0,
             old: $old, fixed: $old !== null && ($row->fixed || $this->options->keeps($row->order, $row->workCentre)),
-            frozen: $old !== null && $old->start < $this->frozenUntil,
+            frozen: $old !== null && $old->start < $this->frozenUntil, byHand: $row->fixed,
         );
     }
 

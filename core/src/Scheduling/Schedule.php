@@ -7,6 +7,8 @@ namespace Yposta\Core\Scheduling;
 use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Run\Message;
+use Yposta\Core\Run\MessageCode;
 use Yposta\Core\Run\ShopPlace;
 
 /** Where every operation stands, and what that comes to (scheduling rules, sections 4 and 6). */
@@ -127,6 +129,31 @@ final readonly class Schedule
         }
 
         return $moved;
+    }
+
+    /** @return list<Message> what a person should know: fixed operations that could not stay, and orders without room */
+    public function messages(): array
+    {
+        $messages = [];
+        foreach ($this->jobs->all as $job) {
+            $supply = $job->supply;
+            if (isset($this->given[$job->place])) {
+                $messages[] = new Message(MessageCode::NoRoom, $supply, $supply->point, $supply->due, null, $supply->qty);
+
+                continue;
+            }
+            foreach ($job->tasks as $task) {
+                if ($task->byHand && $task->old !== null && isset($this->frozenMoved["{$task->job} {$task->place}"])) {
+                    $messages[] = new Message(
+                        MessageCode::Displaced, $supply, $supply->point, Minute::day($task->old->start),
+                        Minute::day($this->at($task)->start), $supply->qty,
+                    );
+                    break;
+                }
+            }
+        }
+
+        return $messages;
     }
 
     /** Writes its dates into the plan: when orders are there, when demands are served, and what that waits for. */

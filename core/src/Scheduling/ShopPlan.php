@@ -45,6 +45,10 @@ final class ShopPlan
     {
         $schedule->apply();
         $touched = $work->planned->points();
+        $messages = $schedule->messages();
+        foreach ($messages as $message) {
+            $touched[$message->point] = true;
+        }
         $safety = new SafetyStretches($work);
         foreach ($touched as $index => $_) {
             $work->planned->renewStock($index);
@@ -54,6 +58,10 @@ final class ShopPlan
                     MessageCode::NoCapacity, $supply, $index, $supply->due, $supply->available, $supply->qty,
                 );
             }
+        }
+
+        foreach ($messages as $message) {
+            $work->projectionMessages[$message->point][] = $message;
         }
 
         return new Plan($network, $work, $renewed === null ? null : $renewed + $touched);

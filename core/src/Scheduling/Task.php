@@ -23,6 +23,7 @@ final class Task
      * @param  Placed|null  $old  where it stood; null where it has not been scheduled
      * @param  bool  $fixed  whether it keeps centre, units and start
      * @param  bool  $frozen  whether it keeps its end, too
+     * @param  bool  $byHand  whether a person has fixed it
      */
     public function __construct(
         public readonly int $job,
@@ -37,6 +38,7 @@ final class Task
         public readonly ?Placed $old,
         public readonly bool $fixed,
         public readonly bool $frozen,
+        public readonly bool $byHand = false,
     ) {
     }
 }

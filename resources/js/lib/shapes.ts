@@ -39,7 +39,9 @@ export type MessageCode =
     | 'no_supplier'
     | 'no_bom'
     | 'below_safety'
-    | 'no_capacity';
+    | 'no_capacity'
+    | 'displaced'
+    | 'no_room';
 
 /** What a need that is not covered by what there is waits for. In the order in which they matter. */
 export type NeedState = 'waiting' | 'passed' | 'order_now' | 'covered';
@@ -222,16 +224,17 @@ export interface Committed {
 
 /** Two plans side by side; `differences` counts all, the lists hold `most`. */
 export interface ComparePage {
-    filter: { a: string; b: string; list: 'late' | 'proposals' | 'messages' | 'stock' };
+    filter: { a: string; b: string; list: 'late' | 'proposals' | 'messages' | 'stock' | 'load' };
     choices: PlanChoice[];
     running: number | null;
     trouble: string | null;
     figures: ComparedFigure[];
-    differences: { late: number; proposals: number; messages: number; stock: number } | null;
+    differences: { late: number; proposals: number; messages: number; stock: number; load: number } | null;
     late: ComparedLate[];
     proposals: ComparedProposal[];
     messages: ComparedMessage[];
     stock: ComparedStock[];
+    loads: ComparedLoad[];
     most: number;
 }
 
@@ -261,6 +264,20 @@ export interface ComparedLate {
     daysBefore: number;
     daysAfter: number;
     why: string;
+}
+
+/** How full a work centre is in a week in two plans; hours as text, percent null where it can do nothing. */
+export interface ComparedLoad {
+    centre: string;
+    name: string;
+    week: string;
+    percentBefore: number | null;
+    percentAfter: number | null;
+    hoursBefore: string;
+    hoursAfter: string;
+    change: string;
+    worse: boolean;
+    better: boolean;
 }
 
 /** A message in two plans. */

@@ -29,6 +29,8 @@ export const MESSAGE_KINDS: Record<MessageCode, Sentence> = {
     no_bom: 'No structure',
     below_safety: 'Runs short',
     no_capacity: 'No capacity',
+    displaced: 'Moved in the shop',
+    no_room: 'No room in the shop',
 };
 
 /** What a need waits for, the worst first. */

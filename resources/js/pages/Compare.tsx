@@ -10,6 +10,7 @@ import type {
     ComparePage,
     ComparedFigure,
     ComparedLate,
+    ComparedLoad,
     ComparedMessage,
     ComparedProposal,
     ComparedStock,
@@ -35,6 +36,7 @@ export default function Compare({
     proposals,
     messages,
     stock,
+    loads,
     most,
 }: ComparePage) {
     const change = (changes: Record<string, string>) => refilter('/compare', filter, changes, { a: 'live' });
@@ -93,6 +95,7 @@ export default function Compare({
                                 { value: 'proposals', label: `${t('Proposals')} ${grouped(differences.proposals)}` },
                                 { value: 'messages', label: `${t('Messages')} ${grouped(differences.messages)}` },
                                 { value: 'stock', label: `${t('Stock value')} ${grouped(differences.stock)}` },
+                                { value: 'load', label: `${t('Load')} ${grouped(differences.load)}` },
                             ]}
                         />
                     </div>
@@ -100,7 +103,8 @@ export default function Compare({
                     {list === 'proposals' && <Proposals rows={proposals} />}
                     {list === 'messages' && <Messages rows={messages} />}
                     {list === 'stock' && <Stock rows={stock} />}
-                    {Math.max(late.length, proposals.length, messages.length, stock.length) >= most && (
+                    {list === 'load' && <Loads rows={loads} />}
+                    {Math.max(late.length, proposals.length, messages.length, stock.length, loads.length) >= most && (
                         <p className="mt-2 text-mute">{t('Up to :n rows of each list are shown.', { n: most })}</p>
                     )}
                 </>
@@ -338,6 +342,54 @@ function Stock({ rows }: { rows: ComparedStock[] }) {
             rows={rows}
             columns={columns}
             foot={tn('Average value of the projected stock of 1 item', 'Average value of the projected stock of :n items', rows.length)}
+        />
+    );
+}
+
+/** "133 %", or what is to do where nothing can be done. */
+function full(percent: number | null, hours: string): string {
+    return percent === null ? t(':n h', { n: hours }) : `${grouped(percent)} %`;
+}
+
+function Loads({ rows }: { rows: ComparedLoad[] }) {
+    const columns: DataColumn<ComparedLoad>[] = [
+        {
+            id: 'centre',
+            head: t('Work centre'),
+            width: '110px',
+            look: 'font-semibold',
+            sort: (row) => row.centre,
+            cell: (row) => row.centre,
+        },
+        { id: 'name', head: t('Name'), sort: (row) => row.name, cell: (row) => row.name },
+        { id: 'week', head: t('Week'), width: '110px', sort: (row) => row.week, cell: (row) => day(row.week) },
+        {
+            id: 'before',
+            head: t('Before'),
+            width: '100px',
+            right: true,
+            look: 'text-mute',
+            sort: (row) => row.percentBefore ?? 0,
+            cell: (row) => full(row.percentBefore, row.hoursBefore),
+        },
+        {
+            id: 'after',
+            head: t('After'),
+            width: '100px',
+            right: true,
+            sort: (row) => row.percentAfter ?? 0,
+            cell: (row) => full(row.percentAfter, row.hoursAfter),
+            cellLook: (row) => (row.worse ? 'font-semibold text-broken' : row.better ? 'font-semibold text-act' : ''),
+        },
+        { id: 'change', head: t('Difference'), width: '110px', right: true, cell: (row) => t(':n h', { n: row.change }) },
+    ];
+    return (
+        <Differences
+            name="load"
+            label={t('Load')}
+            rows={rows}
+            columns={columns}
+            foot={tn('1 week of a work centre', ':n weeks of work centres', rows.length)}
         />
     );
 }

@@ -14,6 +14,7 @@ use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Planner;
+use Yposta\Core\Run\MessageCode;
 use Yposta\Core\Scheduling\Load;
 use Yposta\Core\Scheduling\ScheduleOptions;
 use Yposta\Core\Scheduling\Scheduler;
@@ -156,3 +157,33 @@ it('has as much load as there is in the schedule, where the schedule has it', fu
         }
     }
 })->with(range(461, 463));
+
+/** What a plan with the shop says of orders of A, which take an hour at the saw each, with old places. */
+function sawMessages(string $operations, array $more = []): array
+{
+    $files = Support::smallFiles([
+        'items' => "item\nA\n", 'planning' => "item,site,supply,lead_days\nA,MAIN,make,1\n", 'work_centres' => "work_centre,site,units\nSAW,MAIN,1\n",
+        'shifts' => "work_centre,weekdays,from,to\nSAW,12345,06:00,14:00\n",
+        'operations' => "item,op,work_centre,run_min\nA,10,SAW,60\n",
+        'orders' => "order,kind,status,item,site,qty,due\nM1,make,firm,A,MAIN,1,2026-03-20\nM2,make,firm,A,MAIN,1,2026-03-20\n",
+        'order_operations' => "order,op,work_centre,run_min,start,end,units,fixed\n{$operations}", ...$more,
+    ]);
+    $files['plan.csv'] .= "schedule,on\n";
+    $plan = Support::plan(Support::bundle($files));
+    $codes = [MessageCode::Displaced, MessageCode::NoRoom, MessageCode::NoCapacity];
+    $said = array_filter($plan->messages(), fn ($message) => in_array($message->code, $codes, true));
+
+    return array_values(array_map(fn ($message) => "{$message->code->value} {$message->reference()}", $said));
+}
+
+it('tells of what a person has fixed and cannot stay, and of what has no room', function () {
+    expect(sawMessages("M1,10,SAW,60,2026-03-03 06:00,,1,1\nM2,10,SAW,60,2026-03-03 07:00,,1,1\n"))->toBe([])
+        // where the centre is closed
+        ->and(sawMessages("M1,10,SAW,60,2026-03-03 05:00,,1,1\nM2,10,SAW,60,2026-03-03 07:00,,1,1\n"))->toBe(['displaced order:M1'])
+        // two on one unit at once: the first of them stays
+        ->and(sawMessages("M1,10,SAW,60,2026-03-03 06:00,,1,1\nM2,10,SAW,60,2026-03-03 06:30,,1,1\n"))->toBe(['displaced order:M2'])
+        // what nobody has fixed moves without a word
+        ->and(sawMessages("M1,10,SAW,60,2026-03-03 06:00,,1,0\nM2,10,SAW,60,2026-03-03 06:30,,1,0\n"))->toBe([])
+        // work of more than ten years
+        ->and(sawMessages("M1,10,SAW,2000000,,,,0\nM2,10,SAW,60,,,,0\n"))->toBe(['no_room order:M1']);
+});

@@ -35,7 +35,7 @@ export function CentreDraft({ centre, units, from, to }: { centre: string; units
     const draft = useDraft();
     const [down, setDown] = useState({ from, fromTime: '00:00', to, toTime: '24:00', unit: '', reason: '' });
     const [shift, setShift] = useState({ weekdays: '5', from: '14:00', to: '22:00' });
-    if (!draft.may) {
+    if (!draft.may || plan.study !== null) {
         return null;
     }
     const isDown = TIME.test(down.fromTime) && (TIME.test(down.toTime) || down.toTime === '24:00');

@@ -47,6 +47,7 @@ export function LoadPanel({ place, bucket, onClose }: { place: LoadPlace; bucket
 }
 
 function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string; today: string }) {
+    const { plan } = useShared();
     const { figure } = answer;
     const closed = answer.open - figure.capacity;
     return (
@@ -108,7 +109,7 @@ function Answer({ answer, bucket, today }: { answer: LoadAnswer; bucket: string;
                     />
                 )}
             </ul>
-            {figure.over && (
+            {figure.over && plan.study === null && (
                 <WaysOut
                     title={t('What could help, worked out')}
                     url={`/capacity/reliefs?${new URLSearchParams({ centre: answer.centre, day: answer.period.from, bucket }).toString()}`}
