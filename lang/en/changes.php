@@ -39,6 +39,7 @@ return [
     'put_closures' => 'Closures of :workCentre as they were',
     'change_efficiency' => ':workCentre works with :efficiency %',
     'move_operation' => 'Operation :op of :order at :workCentre, unit :units, from :start',
+    'do_elsewhere' => 'Operation :op of :order at :workCentre',
     'fix_operation' => 'Operation :op of :order stays where it is',
     'loose_operation' => 'Operation :op of :order may move again',
     'change_crew' => 'Operation :op of :order with a crew of :crew',

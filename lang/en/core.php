@@ -236,6 +236,8 @@ return [
         'transfer' => ['title' => 'Move :qty here from :site', 'note' => 'Free on stock there; here :due.'],
         'split' => ['title' => 'Split :order: build :qty now', 'note' => 'The rest follows :due, when its material is there.'],
         'do_earlier' => ['title' => 'Do :orders earlier', 'note' => ':hours h in the time before, where there is room.'],
+        'do_later' => ['title' => 'Do :orders later', 'note' => ':hours h in the time after, where there is room; no customer is later.'],
+        'other_centre' => ['title' => 'Do :orders at :centre', 'note' => ':hours h go where there is room in the same time.'],
         'open_longer' => [
             'title' => 'Open :centre :days :from to :to too',
             'note' => 'Every week from now on; people have to be found for it.',

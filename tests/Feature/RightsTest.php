@@ -150,6 +150,7 @@ function draftedChanges(): array
         'an operation moved' => [Roles::MAKE, [
             'change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH', 'units' => '1', 'start' => '2026-03-09 06:00',
         ]],
+        'an operation elsewhere' => [Roles::MAKE, ['change' => 'do_elsewhere', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH']],
         'an operation let go' => [Roles::MAKE, ['change' => 'fix_operation', 'order' => 'M1', 'op' => 10, 'fixed' => false]],
         'a crew' => [Roles::MAKE, ['change' => 'change_crew', 'order' => 'M1', 'op' => 10, 'crew' => 2]],
         'an order held back' => [Roles::MAKE, ['change' => 'hold_order', 'order' => 'M1', 'held' => true]],

@@ -12,19 +12,10 @@ use Yposta\Core\Scheduling\LoadEntry;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\MoveOrder;
 use Yposta\Core\Study\ProposalOrigins;
-use Yposta\Core\Support\Phrase;
 
 /** Operations that do not fit are done in the time before, where there is room: their orders become due earlier. */
-final readonly class DoEarlier extends Remedy
+final readonly class DoEarlier extends MovedWork
 {
-    private const MOST_ORDERS = 10;
-
-    /** @param  non-empty-list<Change>  $changes */
-    private function __construct(array $changes, public int $minutes)
-    {
-        parent::__construct($changes);
-    }
-
     /**
      * Each order alone that there is room for in the time before, what takes most first; none that waits for its material.
      *
@@ -49,28 +40,8 @@ final readonly class DoEarlier extends Remedy
         return $found;
     }
 
-    /**
-     * As many of them as take out what is too much, or as there is room for.
-     *
-     * @param  list<self>  $each
-     */
-    public static function together(array $each, Load $load, string $centre, int $place): ?self
-    {
-        $room = self::room($load, $centre, $place);
-        $cell = $load->cells[$centre][$place];
-        $changes = [];
-        $minutes = 0;
-        foreach ($each as $one) {
-            if ($one->minutes <= $room - $minutes && $minutes < $cell->load - $cell->capacity) {
-                $changes = [...$changes, ...$one->changes];
-                $minutes += $one->minutes;
-            }
-        }
-
-        return $changes === [] ? null : new self($changes, $minutes);
-    }
-
-    private static function room(Load $load, string $centre, int $place): int
+    /** Minutes for which the centre has nothing to do in the time before. */
+    public static function room(Load $load, string $centre, int $place): int
     {
         $room = 0.0;
         foreach (array_slice($load->cells[$centre], 0, $place) as $cell) {
@@ -83,11 +54,6 @@ final readonly class DoEarlier extends Remedy
     public function kind(): RemedyKind
     {
         return RemedyKind::DoEarlier;
-    }
-
-    protected function values(): array
-    {
-        return ['orders' => new Phrase('orders', ['count' => count($this->changes)]), 'hours' => sprintf('%.1f', $this->minutes / 60)];
     }
 
     /** So many working days earlier that its operation ends on a day; null where it would begin before the plan date. */

@@ -29,20 +29,30 @@ final readonly class LoadReliefs
     public function for(string $centre, int $day, BucketSize $size): iterable
     {
         $before = $this->trial->outcome();
-        [$load, $earlier, $others] = $this->trial->with([], function (Plan $plan) use ($centre, $day, $size): array {
+        [$load, $earlier, $later, $others] = $this->trial->with([], function (Plan $plan) use ($centre, $day, $size): array {
             $load = self::load($plan, $size);
             $place = $load->placeOf($day);
             $cell = $load->cells[$centre][$place];
 
-            return $cell->load <= $cell->capacity ? [$load, [], []] : [
+            return $cell->load <= $cell->capacity ? [$load, [], [], []] : [
                 $load, DoEarlier::find($plan, $load, $centre, $place, $this->origins),
-                [...OpenLonger::find($plan, $centre), ...SmallerLots::find($plan, $load, $centre, $place)],
+                DoLater::find($plan, $load, $centre, $place, $this->origins),
+                [
+                    ...OtherCentre::find($plan, $load, $centre, $place, $this->origins), ...OpenLonger::find($plan, $centre),
+                    ...SmallerLots::find($plan, $load, $centre, $place),
+                    ...BuyTheWork::find($plan, $load, $centre, $place, $this->origins),
+                ],
             ];
         });
         $place = $load->placeOf($day);
-        $harmless = DoEarlier::together(array_values(array_filter($earlier, $this->isHarmless(...))), $load, $centre, $place);
-        $any = DoEarlier::together($earlier, $load, $centre, $place);
-        $candidates = array_filter([$harmless, $harmless == $any ? null : $any, ...$others]);
+        $over = $load->cells[$centre][$place]->load - $load->cells[$centre][$place]->capacity;
+        $room = DoEarlier::room($load, $centre, $place);
+        $harmless = DoEarlier::together(array_values(array_filter($earlier, $this->isHarmless(...))), $room, $over);
+        $any = DoEarlier::together($earlier, $room, $over);
+        $after = DoLater::together(
+            array_values(array_filter($later, $this->isHarmless(...))), DoLater::room($load, $centre, $place), $over,
+        );
+        $candidates = array_filter([$harmless, $harmless == $any ? null : $any, $after, ...$others]);
         foreach ($candidates as $remedy) {
             try {
                 [$cell, $effect] = $this->trial->with($remedy->changes, fn (Plan $plan) => [

@@ -43,6 +43,22 @@ final readonly class ProposalOrders
             : $put;
     }
 
+    /**
+     * An order to buy what is proposed to be made.
+     *
+     * @param  int  $qty  millionths
+     * @param  int  $due  day number
+     */
+    public function bought(Supply $proposal, string $supplier, int $qty, int $due): PutOrder
+    {
+        $point = $this->plan->structure->points[$proposal->point];
+
+        return new PutOrder(OpenOrder::of(
+            code: NewOrderCode::free($this->plan->network->orders, 1)[0], kind: OrderKind::Buy, status: OrderStatus::Firm,
+            item: $point->item->code, site: $point->site->code, supplier: $supplier, qty: $qty, due: $due, priority: $proposal->priority,
+        ), [], $this->origins->of($point, $proposal, $this->placeAmongAlike($proposal)));
+    }
+
     private function placeAmongAlike(Supply $proposal): int
     {
         $place = 0;

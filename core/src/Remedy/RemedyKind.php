@@ -43,6 +43,12 @@ enum RemedyKind: string
     /** What a work centre has no room for is done before. */
     case DoEarlier = 'do_earlier';
 
+    /** What a work centre has no room for is done after, where nobody waits for it. */
+    case DoLater = 'do_later';
+
+    /** Operations are done at another work centre. */
+    case OtherCentre = 'other_centre';
+
     /** A work centre works longer. */
     case OpenLonger = 'open_longer';
 

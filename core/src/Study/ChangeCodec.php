@@ -54,6 +54,7 @@ final class ChangeCodec
         'put_closures' => PutClosures::class,
         'change_efficiency' => ChangeEfficiency::class,
         'move_operation' => MoveOperation::class,
+        'do_elsewhere' => DoElsewhere::class,
         'fix_operation' => FixOperation::class,
         'change_crew' => ChangeCrew::class,
         'place_proposals' => PlaceProposals::class,

@@ -70,6 +70,8 @@ export type RemedyKind =
     | 'split'
     | 'urgent'
     | 'do_earlier'
+    | 'do_later'
+    | 'other_centre'
     | 'open_longer'
     | 'smaller_lots';
 

@@ -70,3 +70,23 @@ it('adds no shift to what is open day and night', function () {
     ]);
     expect(array_column(reliefs($always), 0))->not->toContain('open_longer');
 });
+
+it('has work done later where nobody waits for it, elsewhere where there is room, and bought where it is proposed', function () {
+    $later = fullOven(['sales' => "order,line,item,site,qty,due,priority\nS1,1,A,MAIN,20,2026-03-16,2\nS2,1,B,MAIN,12,2026-04-01,2\nS3,1,C,MAIN,18,2026-03-16,2\n"]);
+    expect(reliefs($later))->toContainEqual(['do_later', 38.0, 40.0, true, 'move_order MB 2026-03-17'])
+        ->and(array_column(reliefs(fullOven()), 0))->not->toContain('do_later');
+
+    $elsewhere = fullOven([
+        'work_centres' => "work_centre,site,units\nOVEN,MAIN,1\nKILN,MAIN,1\n", 'operation_alternatives' => "item,op,work_centre,speed_pct\nA,10,KILN,50\nB,10,KILN,50\n",
+        'shifts' => "work_centre,weekdays,from,to\nOVEN,1234,06:00,15:00\nOVEN,5,06:00,10:00\nKILN,12345,06:00,12:00\n",
+    ]);
+    // 20 h would take 40 there, where there are 30; 12 h take 24
+    expect(reliefs($elsewhere))->toContainEqual(['other_centre', 38.0, 40.0, true, 'do_elsewhere MB 10 KILN']);
+
+    $proposed = fullOven([
+        'orders' => "order,kind,status,item,site,qty,start,due\nMA,make,firm,A,MAIN,20,2026-03-10,2026-03-13\nMB,make,firm,B,MAIN,12,2026-03-10,2026-03-13\n",
+        'sales' => "order,line,item,site,qty,due,priority\nS1,1,A,MAIN,20,2026-03-13,2\nS2,1,B,MAIN,12,2026-03-13,2\nS3,1,C,MAIN,17,2026-03-13,2\n",
+        'suppliers' => "supplier,name\nSUP,Supplier\n", 'supplier_items' => "item,supplier,lead_days,min_qty,multiple\nC,SUP,3,5,5\n",
+    ]);
+    expect(reliefs($proposed))->toContainEqual(['buy_instead', 32.0, 40.0, true, 'put_order new:1 buy firm C MAIN SUP 20 0 2026-03-13  2 ']);
+});

@@ -95,6 +95,7 @@ it('changes how orders are worked, and takes it back to the row', function (arra
         ['change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'OVEN', 'units' => '1', 'start' => '2026-03-04 07:00', 'fixed' => false],
         'M1,10,OVEN,0,120,1,0,2026-03-04 07:00,,1,0',
     ],
+    'elsewhere' => [['change' => 'do_elsewhere', 'order' => 'M2', 'op' => 10, 'workCentre' => 'OVEN'], 'M2,10,OVEN,0,120,1,1,,,,0'],
     'fixed' => [['change' => 'fix_operation', 'order' => 'M2', 'op' => 10], 'M2,10,SAW,0,60,1,1,2026-03-03 06:00,2026-03-03 08:00,2,1'],
     'with a crew of two' => [['change' => 'change_crew', 'order' => 'M2', 'op' => 10, 'crew' => 2], 'M2,10,SAW,0,60,2,1,,,,0'],
     'held back' => [['change' => 'hold_order', 'order' => 'M1', 'held' => true], 'M1,,,1'],
@@ -148,6 +149,9 @@ it('says what does not fit', function (array $fields, string $trouble) {
     'where it cannot be done' => [
         ['change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'KILN', 'units' => '1', 'start' => '2026-03-03 06:00'],
         'fit.not_done_there',
+    ],
+    'elsewhere where it cannot be done' => [
+        ['change' => 'do_elsewhere', 'order' => 'M1', 'op' => 10, 'workCentre' => 'KILN'], 'fit.not_done_there',
     ],
     'more units than the crew' => [
         ['change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'SAW', 'units' => '1;2', 'start' => '2026-03-03 06:00'],
