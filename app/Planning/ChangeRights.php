@@ -36,6 +36,7 @@ use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\PutPlanning;
 use Yposta\Core\Study\PutShifts;
 use Yposta\Core\Study\ScaleDemand;
+use Yposta\Core\Study\SetForecast;
 use Yposta\Core\Study\WorkDays;
 
 /** Who may write which change into the live data. */
@@ -90,7 +91,7 @@ final class ChangeRights
         return match (true) {
             $change instanceof PutOrder => self::ofKind($change->order->kind),
             $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
-            $change instanceof ChangeSalesLine, $change instanceof ScaleDemand, $change instanceof PutDemand => Roles::FORECAST,
+            $change instanceof ChangeSalesLine, $change instanceof SetForecast, $change instanceof ScaleDemand, $change instanceof PutDemand => Roles::FORECAST,
             $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning,
             $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,
             $change instanceof AddShift, $change instanceof PutShifts, $change instanceof CloseCentre,

@@ -25,6 +25,7 @@ return [
     'free_supply' => 'Free :supply from :demand',
     'put_allocations' => 'Held supply as it was',
     'change_sales_line' => 'Sales line :order/:line: :what',
+    'set_forecast' => 'Forecast :forecast of :item at :site from :start: :qty',
     'scale_demand' => ':percent % of the demand:whom',
     'put_demand' => 'Demand as it was',
     'change_stock' => 'Stock of :item at :site :qty',

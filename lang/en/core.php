@@ -17,6 +17,7 @@ return [
     'bucket' => ['day' => 'day', 'week' => 'week', 'month' => 'month'],
     'days' => '1 day|:count days',
     'orders' => '1 order|:count orders',
+    'periods' => '1 period|:count periods',
     'message' => [
         'bring_in' => ':reference: :qty of :item are needed on :to, not on :from',
         'push_out' => ':reference: :qty of :item are not needed on :from, only on :to',
@@ -238,6 +239,7 @@ return [
         'do_earlier' => ['title' => 'Do :orders earlier', 'note' => ':hours h in the time before, where there is room.'],
         'do_later' => ['title' => 'Do :orders later', 'note' => ':hours h in the time after, where there is room; no customer is later.'],
         'other_centre' => ['title' => 'Do :orders at :centre', 'note' => ':hours h go where there is room in the same time.'],
+        'less_forecast' => ['title' => 'Forecast less :items', 'note' => 'In :periods; sales has to agree.'],
         'open_longer' => [
             'title' => 'Open :centre :days :from to :to too',
             'note' => 'Every week from now on; people have to be found for it.',

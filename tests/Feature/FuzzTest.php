@@ -189,6 +189,7 @@ it('refuses in words whatever is sent to be written', function (int $seed) {
         ['change' => 'close_centre', 'workCentre' => 'BENCH', 'from' => '2026-03-09 06:00', 'to' => '2026-03-10 14:00', 'unit' => 1, 'reason' => 'broken'],
         ['change' => 'change_efficiency', 'workCentre' => 'BENCH', 'efficiency' => '90'],
         ['change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH', 'units' => '1', 'start' => '2026-03-09 06:00', 'fixed' => true],
+        ['change' => 'set_forecast', 'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '5'],
         ['change' => 'do_elsewhere', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH'],
         ['change' => 'fix_operation', 'order' => 'M1', 'op' => 10, 'fixed' => false],
         ['change' => 'change_crew', 'order' => 'M1', 'op' => 10, 'crew' => 2],

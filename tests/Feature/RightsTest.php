@@ -135,6 +135,7 @@ function draftedChanges(): array
         'a substitute' => [Roles::MAKE, ['change' => 'swap_component', 'order' => 'M1', 'line' => '10', 'substitute' => 'GLUE', 'ratio' => '1']],
         'a hold' => [Roles::HOLD, ['change' => 'hold_supply', ...$hold, 'qty' => '1']],
         'a sales line' => [Roles::FORECAST, ['change' => 'change_sales_line', 'order' => 'S1', 'line' => '1', 'due' => '2026-03-27']],
+        'a forecast' => [Roles::FORECAST, ['change' => 'set_forecast', 'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '5']],
         'all demand' => [Roles::FORECAST, ['change' => 'scale_demand', 'percent' => 120, 'items' => [], 'customers' => []]],
         'stock' => [Roles::DATA, ['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2']],
         'planning data' => [Roles::DATA, ['change' => 'change_planning', 'item' => 'ROD', 'site' => 'MAIN', 'leadDays' => 9]],

@@ -41,6 +41,7 @@ final readonly class LoadReliefs
                     ...OtherCentre::find($plan, $load, $centre, $place, $this->origins), ...OpenLonger::find($plan, $centre),
                     ...SmallerLots::find($plan, $load, $centre, $place),
                     ...BuyTheWork::find($plan, $load, $centre, $place, $this->origins),
+                    ...LessForecast::find($plan, $load, $centre, $place),
                 ],
             ];
         });
@@ -62,8 +63,12 @@ final readonly class LoadReliefs
             } catch (DoesNotFit) {
                 continue;
             }
-            $over = (int) max(0, $cell->load - $cell->capacity);
-            yield [new TriedRemedy($remedy, $effect, $over === 0, null, $over), $cell];
+            $then = $cell->load - $cell->capacity;
+            if ($then >= $over) {
+                continue; // it helps nothing
+            }
+            $then = (int) max(0, $then);
+            yield [new TriedRemedy($remedy, $effect, $then === 0, null, $then), $cell];
         }
     }
 

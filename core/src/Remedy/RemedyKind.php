@@ -49,6 +49,9 @@ enum RemedyKind: string
     /** Operations are done at another work centre. */
     case OtherCentre = 'other_centre';
 
+    /** Less is forecast of what a work centre has no room for. */
+    case LessForecast = 'less_forecast';
+
     /** A work centre works longer. */
     case OpenLonger = 'open_longer';
 

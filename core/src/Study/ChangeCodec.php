@@ -41,6 +41,7 @@ final class ChangeCodec
         'free_supply' => FreeSupply::class,
         'put_allocations' => PutAllocations::class,
         'change_sales_line' => ChangeSalesLine::class,
+        'set_forecast' => SetForecast::class,
         'scale_demand' => ScaleDemand::class,
         'put_demand' => PutDemand::class,
         'change_stock' => ChangeStock::class,

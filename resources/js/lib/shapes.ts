@@ -72,6 +72,7 @@ export type RemedyKind =
     | 'do_earlier'
     | 'do_later'
     | 'other_centre'
+    | 'less_forecast'
     | 'open_longer'
     | 'smaller_lots';
 

@@ -90,3 +90,15 @@ it('has work done later where nobody waits for it, elsewhere where there is room
     ]);
     expect(reliefs($proposed))->toContainEqual(['buy_instead', 32.0, 40.0, true, 'put_order new:1 buy firm C MAIN SUP 20 0 2026-03-13  2 ']);
 });
+
+it('forecasts less of what does not fit, and no less than that', function () {
+    $trial = fullOven([
+        'sales' => "order,line,item,site,qty,due,priority\nS1,1,A,MAIN,20,2026-03-13,2\nS2,1,B,MAIN,12,2026-03-13,2\n",
+        'forecasts' => "forecast,item,site,bucket,start,qty\nF,C,MAIN,week,2026-03-09,3\nF,C,MAIN,week,2026-03-16,18\n",
+        'orders' => "order,kind,status,item,site,qty,start,due\nMA,make,firm,A,MAIN,20,2026-03-10,2026-03-13\n"
+            ."MB,make,firm,B,MAIN,12,2026-03-10,2026-03-13\n",
+        'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-06-30\nforecasts,F\n",
+    ]);
+    // 44 hours where there are 40: 9 of the 18 that are forecast for Monday have to be made before it
+    expect(reliefs($trial))->toContainEqual(['less_forecast', 36.0, 40, true, 'set_forecast F C MAIN 2026-03-16 10']);
+});
