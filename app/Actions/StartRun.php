@@ -65,7 +65,7 @@ final readonly class StartRun
     }
 
     /** Whether jobs are kept in the database, and so come with the transaction. */
-    private static function queueIsHere(): bool
+    public static function queueIsHere(): bool
     {
         return config('queue.default') === 'database';
     }

@@ -33,9 +33,12 @@ final readonly class StartSchedule
                 throw Refused::because('schedule.under_way', ['by' => $other->user->name ?? ''], 'running');
             }
 
-            return AskedSchedule::query()->create(['user_id' => $by->id, 'status' => 'queued', 'options' => $options]);
+            $schedule = AskedSchedule::query()->create(['user_id' => $by->id, 'status' => 'queued', 'options' => $options]);
+            StartRun::queueIsHere() && MakeSchedule::dispatch($schedule->id); // it and its job are there together, or neither
+
+            return $schedule;
         });
-        MakeSchedule::dispatch($schedule->id);
+        StartRun::queueIsHere() || MakeSchedule::dispatch($schedule->id);
 
         return $schedule->refresh();
     }

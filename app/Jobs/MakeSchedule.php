@@ -85,14 +85,14 @@ final class MakeSchedule implements ShouldQueue
         $asked->update(['stage' => 'planning']);
         $trial = new ScheduleTrial($network, $options, $wanted, RunLimits::planner());
         $asked->update(['stage' => 'standing']);
-        $summary = new ScheduleSummary($network, $options->planDate);
+        $summary = new ScheduleSummary($network, $options->planDate, $wanted->orders ?? []);
         $summary->before($trial->asItStands());
         $asked->update(['stage' => 'scheduling']);
         $until = hrtime(true) + (int) $asked->options['seconds'] * 1_000_000_000;
         [$result, $effect, $steps] = $trial->anew(
             fn (int $steps, Schedule|Sequences $best) => $this->goesOn($asked, $steps, $best, $wanted->aim, $until),
         );
-        if ($this->isDropped) {
+        if ($this->isDropped || $this->stopped($asked) === 'drop') {
             $this->end($asked, 'dropped', null);
 
             return;
@@ -116,10 +116,18 @@ final class MakeSchedule implements ShouldQueue
         $this->looked = $now;
         $score = $best->score($aim);
         $asked->update(['stage' => 'improving', 'steps' => $steps, 'best' => $best instanceof Schedule ? $score[1] : $score[0]]);
-        $stop = AskedSchedule::query()->whereKey($asked->id)->value('stop');
+        $stop = $this->stopped($asked);
         $this->isDropped = $stop === 'drop';
 
         return $stop === null && $now < $until;
+    }
+
+    /** How a person has stopped it: keep or drop; null where nobody has. */
+    private function stopped(AskedSchedule $asked): ?string
+    {
+        $stop = AskedSchedule::query()->whereKey($asked->id)->value('stop');
+
+        return is_string($stop) ? $stop : null;
     }
 
     private function end(AskedSchedule $asked, string $status, ?string $trouble): void

@@ -23,6 +23,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $due
  * @property bool $pinned
  * @property bool $cancelled
+ * @property bool $hold whether the schedule leaves it out
+ * @property string|null $not_before
+ * @property string|null $finish_by
  * @property int $priority
  * @property int|null $price millionths of the currency
  * @property int|null $run_id the run that proposed it

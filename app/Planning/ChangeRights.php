@@ -91,7 +91,8 @@ final class ChangeRights
         return match (true) {
             $change instanceof PutOrder => self::ofKind($change->order->kind),
             $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
-            $change instanceof ChangeSalesLine, $change instanceof SetForecast, $change instanceof ScaleDemand, $change instanceof PutDemand => Roles::FORECAST,
+            $change instanceof ChangeSalesLine, $change instanceof SetForecast, $change instanceof ScaleDemand,
+            $change instanceof PutDemand => Roles::FORECAST,
             $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning,
             $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,
             $change instanceof AddShift, $change instanceof PutShifts, $change instanceof CloseCentre,

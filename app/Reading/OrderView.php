@@ -105,6 +105,10 @@ final readonly class OrderView
             components: $line->components->isEmpty() && $supply !== null
                 ? $this->plannedComponents($supply)
                 : $this->ownComponents($line, $strips),
+            held: (bool) $line->hold,
+            notBefore: $line->not_before === null ? null : substr((string) $line->not_before, 0, 10),
+            finishBy: $line->finish_by === null ? null : substr((string) $line->finish_by, 0, 10),
+            operations: $supply === null || $this->plan === null ? [] : StoredOperations::of($this->plan->run, [$supply])[$supply] ?? [],
         );
     }
 

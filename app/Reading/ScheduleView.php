@@ -108,6 +108,9 @@ final class ScheduleView
         foreach ($summary['without'] as $reference => $centre) {
             $notes[] = (string) trans(':order has no room at :centre and was left out', ['order' => self::name($reference), 'centre' => $centre]);
         }
+        foreach ($summary['absent'] ?? [] as $code) {
+            $notes[] = (string) trans(':order is not in the schedule: it is held back, over, or has no operations', ['order' => $code]);
+        }
         foreach ($summary['displaced'] as $operation) {
             [$reference, $op] = [...explode(' ', $operation, 2), ''];
             $notes[] = (string) trans('Operation :op of :order could not stay where it was', ['op' => $op, 'order' => self::name($reference)]);

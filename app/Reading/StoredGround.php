@@ -6,9 +6,7 @@ namespace App\Reading;
 
 use App\Planning\Dates;
 use App\Reading\Shapes\Link;
-use App\Reading\Shapes\ThreadOperation;
 use Illuminate\Support\Facades\DB;
-use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
@@ -105,19 +103,10 @@ final readonly class StoredGround implements ThreadGround
 
     public function operations(array $supplies): array
     {
-        $byNumber = [];
-        foreach ($supplies as $supply) {
-            $byNumber[$this->plan->numberOf($supply)] = spl_object_id($supply);
-        }
-        $rows = DB::table('plan_operations')->where('run_id', $this->plan->run->id)->whereIn('supply', array_keys($byNumber))
-            ->orderBy('supply')->orderBy('op')->get();
+        $found = StoredOperations::of($this->plan->run, array_map($this->plan->numberOf(...), $supplies));
         $operations = [];
-        foreach ($rows as $row) {
-            $operations[$byNumber[(int) $row->supply]][] = new ThreadOperation(
-                op: (int) $row->op, centre: (string) $row->work_centre_code, units: (string) $row->units,
-                start: (string) $row->start_instant, end: (string) $row->end_instant,
-                waited: max(0, Minute::parse((string) $row->start_instant) - Minute::parse((string) $row->ready_instant)),
-            );
+        foreach ($supplies as $supply) {
+            $operations[spl_object_id($supply)] = $found[$this->plan->numberOf($supply)] ?? [];
         }
 
         return $operations;

@@ -34,6 +34,7 @@ const VIEWS = [
     'Plan' => ['/plan?q=PCB', 'PCB-207', ["(//*[@role='gridcell'])[5]"]],
     'Item' => ['/item?item=PCB-207&at=OSK', 'PCB-207', []],
     'Load' => ['/capacity', 'CAL-1', ["(//button[@data-cell='2:1'])[1]"]],
+    'Schedule' => ['/schedule', 'Nothing has been scheduled yet', []],
     'Shortages' => ['/shortages', 'PCB-061', ['(//tr[@data-row])[1]']],
     'When is it complete' => ['/complete?of=order:M-1047', 'decides the day', []],
     'Thread' => ['/thread?of=sales:SO-7719/1', 'What decides', []],

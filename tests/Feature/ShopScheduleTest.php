@@ -84,7 +84,8 @@ it('says of what is late for want of capacity that it is, wherever the plan spea
 it('schedules only what it is asked to, and leaves the rest where it stands', function () {
     ($this->keep)(($this->schedule)(['steps' => 0])['id'])->assertOk();
     $stands = ($this->places)();
-    $state = ($this->schedule)(['rule' => 'priority', 'direction' => 'backward', 'orders' => ['M-1049']]);
+    $state = ($this->schedule)(['rule' => 'priority', 'direction' => 'backward', 'orders' => ['M-1049', 'M-1063']]);
+    expect($state['sides']['notes'])->toBe(['M-1063 is not in the schedule: it is held back, over, or has no operations']);
     $orders = array_filter($state['sides']['orders'], fn (array $row) => $row['moved'] > 0);
     expect(array_values(array_unique(array_column($orders, 'label'))))->each->toBe('M-1049');
     ($this->keep)($state['id']);

@@ -50,6 +50,10 @@ const order: OrderDetail = {
             messages: [],
             serves: [],
             components: [],
+            held: false,
+            notBefore: null,
+            finishBy: null,
+            operations: [],
         },
     ],
 };

@@ -11,6 +11,7 @@ final readonly class OrderLineRow
      * @param  list<MessageRow>  $messages
      * @param  list<ExplanationPeg>  $serves
      * @param  list<ComponentRow>  $components
+     * @param  list<ThreadOperation>  $operations  where the shop has them
      */
     public function __construct(
         public string $reference,
@@ -31,6 +32,10 @@ final readonly class OrderLineRow
         public array $messages,
         public array $serves,
         public array $components,
+        public bool $held,
+        public ?string $notBefore,
+        public ?string $finishBy,
+        public array $operations,
     ) {
     }
 }

@@ -8,6 +8,7 @@ use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\ShopPlace;
 use Yposta\Core\Scheduling\ScheduledOrder;
 use Yposta\Core\Structure\Structure;
@@ -27,7 +28,8 @@ final class ScheduleSummary
     /** @var array<string, array{start: string, end: string, late: int, places: list<array{string, list<int>, int}>}> by reference */
     private array $stood = [];
 
-    public function __construct(private readonly Network $network, private readonly int $planDate)
+    /** @param  list<string>  $asked  orders that were asked for by their codes */
+    public function __construct(private readonly Network $network, private readonly int $planDate, private readonly array $asked = [])
     {
     }
 
@@ -45,7 +47,7 @@ final class ScheduleSummary
 
     /**
      * @param  int  $kept  orders that keeping it would write
-     * @return array{figures: array<string, array{int, int}>, totals: array<string, array{int, int}>, lines: list<array<string, mixed>>, lineCount: int, orders: list<array<string, mixed>>, orderCount: int, without: array<string, string>, displaced: list<string>, kept: int}
+     * @return array{figures: array<string, array{int, int}>, totals: array<string, array{int, int}>, lines: list<array<string, mixed>>, lineCount: int, orders: list<array<string, mixed>>, orderCount: int, without: array<string, string>, displaced: list<string>, kept: int, absent: list<string>}
      */
     public function of(ScheduleResult $result, Effect $effect, int $kept): array
     {
@@ -63,6 +65,8 @@ final class ScheduleSummary
         usort($orders, fn (array $a, array $b) => [$b['lateAfter'], $b['lateBefore'], abs($b['shift']), $a['reference']]
             <=> [$a['lateAfter'], $a['lateBefore'], abs($a['shift']), $b['reference']]);
 
+        $there = array_map(fn (ScheduledOrder $order) => $order->supply->name, $result->orders);
+
         return [
             'figures' => $figures, 'totals' => $effect->figures,
             'lines' => array_map(
@@ -70,6 +74,10 @@ final class ScheduleSummary
             ),
             'lineCount' => count($lines), 'orders' => array_slice($orders, 0, self::MOST), 'orderCount' => count($orders),
             'without' => $result->givenUp, 'displaced' => $result->displaced, 'kept' => $kept,
+            'absent' => array_values(array_filter(
+                $this->asked,
+                fn (string $code) => ! in_array($code, $there, true) && ! isset($result->givenUp[(string) Reference::order($code)]),
+            )),
         ];
     }
 

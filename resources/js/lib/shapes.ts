@@ -864,6 +864,10 @@ export interface OrderLineRow {
     messages: MessageRow[];
     serves: ExplanationPeg[];
     components: ComponentRow[];
+    held: boolean;
+    notBefore: string | null;
+    finishBy: string | null;
+    operations: ThreadOperation[];
 }
 
 /** Orders from a place of their list on, and how many there are, and are overdue, in all. */

@@ -11,6 +11,7 @@ import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore, OrderDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
+import { OperationList } from '@/pages/parts/ThreadOperations';
 import { ORDER_KINDS, ORDER_STATES } from '@/lib/words';
 
 /** An order in the inspector. */
@@ -95,7 +96,16 @@ function LineHead({ line }: { line: OrderLineRow }) {
                     }
                     broken={late}
                 />
+                {line.held && <Pair label={t('In the shop')} value={t('held back')} broken />}
+                {line.notBefore && <Pair label={t('Start not before')} value={day(line.notBefore, today)} />}
+                {line.finishBy && <Pair label={t('Finish by')} value={day(line.finishBy, today)} />}
             </dl>
+            {line.operations.length > 0 && (
+                <section className="mt-2.5">
+                    <h3 className="text-xs font-bold text-mute">{t('Operations')}</h3>
+                    <OperationList operations={line.operations} planDate={today} />
+                </section>
+            )}
         </>
     );
 }

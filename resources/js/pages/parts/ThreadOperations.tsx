@@ -1,6 +1,6 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { day } from '@/lib/format';
-import type { ThreadRow } from '@/lib/shapes';
+import type { ThreadOperation, ThreadRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 
 const DAY = 1440;
@@ -68,46 +68,53 @@ export function ThreadOperations({ row, texture, x, scale, planDate, top, height
                 <h3 className="font-bold">
                     {row.label}, {row.note}
                 </h3>
-                <table className="mt-1.5 w-full text-sm">
-                    <thead className="text-left text-xs text-mute">
-                        <tr>
-                            <th scope="col" className="font-normal">
-                                {t('Operation')}
-                            </th>
-                            <th scope="col" className="font-normal">
-                                {t('Work centre')}
-                            </th>
-                            <th scope="col" className="font-normal">
-                                {t('From, to')}
-                            </th>
-                            <th scope="col" className="text-right font-normal">
-                                {t('Waited before')}
-                            </th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {row.operations.map((operation) => (
-                            <tr key={operation.op} className="border-t border-soft align-top">
-                                <th scope="row" className="py-1 text-left font-semibold">
-                                    {operation.op}
-                                </th>
-                                <td className="py-1">
-                                    {operation.centre}
-                                    <span className="text-mute"> {t('unit :units', { units: operation.units.replaceAll(';', ', ') })}</span>
-                                </td>
-                                <td className="py-1 whitespace-nowrap">
-                                    {day(operation.start, planDate)} {operation.start.slice(11)}
-                                    <br />
-                                    {day(operation.end, planDate)} {operation.end.slice(11)}
-                                </td>
-                                <td className={`py-1 text-right ${operation.waited > 0 ? 'font-semibold text-look-ink' : 'text-mute'}`}>
-                                    {operation.waited > 0 ? time(operation.waited) : t('no')}
-                                </td>
-                            </tr>
-                        ))}
-                    </tbody>
-                </table>
+                <OperationList operations={row.operations} planDate={planDate} />
             </PopoverPanel>
         </Popover>
+    );
+}
+
+/** Where the shop has operations, and how long each only waited before. */
+export function OperationList({ operations, planDate }: { operations: ThreadOperation[]; planDate: string }) {
+    return (
+        <table className="mt-1.5 w-full text-sm">
+            <thead className="text-left text-xs text-mute">
+                <tr>
+                    <th scope="col" className="font-normal">
+                        {t('Operation')}
+                    </th>
+                    <th scope="col" className="font-normal">
+                        {t('Work centre')}
+                    </th>
+                    <th scope="col" className="font-normal">
+                        {t('From, to')}
+                    </th>
+                    <th scope="col" className="text-right font-normal">
+                        {t('Waited before')}
+                    </th>
+                </tr>
+            </thead>
+            <tbody>
+                {operations.map((operation) => (
+                    <tr key={operation.op} className="border-t border-soft align-top">
+                        <th scope="row" className="py-1 text-left font-semibold">
+                            {operation.op}
+                        </th>
+                        <td className="py-1">
+                            {operation.centre}
+                            <span className="text-mute"> {t('unit :units', { units: operation.units.replaceAll(';', ', ') })}</span>
+                        </td>
+                        <td className="py-1 whitespace-nowrap">
+                            {day(operation.start, planDate)} {operation.start.slice(11)}
+                            <br />
+                            {day(operation.end, planDate)} {operation.end.slice(11)}
+                        </td>
+                        <td className={`py-1 text-right ${operation.waited > 0 ? 'font-semibold text-look-ink' : 'text-mute'}`}>
+                            {operation.waited > 0 ? time(operation.waited) : t('no')}
+                        </td>
+                    </tr>
+                ))}
+            </tbody>
+        </table>
     );
 }
