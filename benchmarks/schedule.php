@@ -6,6 +6,7 @@ use App\Console\Commands\ServeCommand;
 use Benchmarks\ClassicShop;
 use Benchmarks\LargeShop;
 use Yposta\Core\Bundle\BundleReader;
+use Yposta\Core\Calendar\Day;
 use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Planner;
@@ -15,6 +16,10 @@ use Yposta\Core\Scheduling\ScheduleAim;
 use Yposta\Core\Scheduling\ScheduleOptions;
 use Yposta\Core\Scheduling\Scheduler;
 use Yposta\Core\Structure\LoopCheck;
+use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\CloseCentre;
+use Yposta\Core\Study\KeptSchedule;
+use Yposta\Core\Trial\Trial;
 
 // What load and schedule take: php benchmarks/schedule.php. Compiled while it runs, as it is served.
 
@@ -50,6 +55,12 @@ foreach ([[50_000, 200, 365, true], [2_000, 20, 60, false], [10_000, 50, 90, fal
         }));
         $seconds = $timed(fn () => (new Improvement($scheduler, $options))->of($schedule, fn () => true));
         printf(', %.1f steps of improvement a second', $options->steps / $seconds);
+        $kept = (new Changes(KeptSchedule::changes($plan->network, $schedule->orders())))->apply($plan->network);
+        $trial = new Trial($kept, $plan->options->with(schedule: true));
+        $trial->outcome();
+        $day = Day::format($plan->options->planDate + 2);
+        $down = new CloseCentre((string) array_key_first($kept->workCentres), "{$day} 00:00", "{$day} 23:59");
+        printf(', a breakdown on top of it %.2f s', $timed(fn () => $trial->effect([$down])));
     }
     echo "\n";
 }

@@ -7,8 +7,11 @@ namespace Yposta\Core\Scheduling;
 use Yposta\Core\Capacity\Minutes;
 
 /** A centre on which an operation may run, and what it takes there. */
-final readonly class CentreChoice
+final class CentreChoice
 {
+    /** @var array<int, int> by setup, as they are asked for again and again */
+    private array $minutes = [];
+
     /**
      * @param  int  $setup  its own, millionths of a minute
      * @param  int  $run  millionths of a minute for the base quantity
@@ -18,8 +21,8 @@ final readonly class CentreChoice
      * @param  int  $speed  millionths of a percent
      */
     public function __construct(
-        public string $centre,
-        public int $setup,
+        public readonly string $centre,
+        public readonly int $setup,
         private int $run,
         private int $base,
         private int $qty,
@@ -31,6 +34,7 @@ final readonly class CentreChoice
     /** @param  int  $setup  millionths of a minute */
     public function minutes(int $setup): int
     {
-        return Minutes::of($setup, $this->run, $this->base, $this->qty, $this->efficiency, $this->speed);
+        return $this->minutes[$setup]
+            ??= Minutes::of($setup, $this->run, $this->base, $this->qty, $this->efficiency, $this->speed);
     }
 }

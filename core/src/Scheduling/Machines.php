@@ -18,6 +18,9 @@ final class Machines
     /** @var array<string, array<int, list<array{int, int, string}>>> from, to and family of what stands on a unit, in order of time */
     private array $busy = [];
 
+    /** @var array<string, array<int, list<array{int, int}>>> from and to of what is taken of a unit, what touches or has no open minute between as one */
+    private array $taken = [];
+
     public function __construct(private readonly Shop $shop, private readonly SetupChanges $changes)
     {
     }
@@ -63,6 +66,7 @@ final class Machines
             $list = $this->busy[$placed->centre][$unit] ?? [];
             array_splice($list, self::firstEndingAfter($list, $placed->start), 0, [[$placed->start, $placed->end, $task->family]]);
             $this->busy[$placed->centre][$unit] = $list;
+            $placed->minutes > 0 && $this->fill($placed->centre, $unit, $placed->start, $placed->end);
         }
     }
 
@@ -72,6 +76,10 @@ final class Machines
             $list = $this->busy[$placed->centre][$unit];
             array_splice($list, self::firstEndingAfter($list, $placed->start), 1);
             $this->busy[$placed->centre][$unit] = $list;
+            $this->taken[$placed->centre][$unit] = [];
+            foreach ($list as [$from, $to]) {
+                $to > $from && $this->fill($placed->centre, $unit, $from, $to);
+            }
         }
     }
 
@@ -187,7 +195,9 @@ final class Machines
         $setups = [];
         foreach ($units as $unit) {
             $before = '';
-            foreach (array_reverse($this->busy[$choice->centre][$unit] ?? []) as [$from, $to, $family]) {
+            $list = $this->busy[$choice->centre][$unit] ?? [];
+            for ($place = count($list) - 1; $place >= 0; $place--) {
+                [$from, $to, $family] = $list[$place];
                 if ($to > $from) {
                     $before = $family;
                     break;
@@ -208,7 +218,7 @@ final class Machines
     {
         $free = null;
         foreach ($units as $unit) {
-            $list = $this->busy[$centre][$unit] ?? [];
+            $list = $this->taken[$centre][$unit] ?? [];
             $first = $list[self::firstEndingAfter($list, $start)] ?? null;
             if ($first !== null && $first[0] < $end) {
                 $free = max($free ?? 0, $first[1]);
@@ -218,12 +228,35 @@ final class Machines
         return $free;
     }
 
+    /** Takes a stretch of a unit, which joins those beside it where nothing could stand between. */
+    private function fill(string $centre, int $unit, int $from, int $to): void
+    {
+        $list = $this->taken[$centre][$unit] ?? [];
+        $place = self::firstEndingAfter($list, $from);
+        $open = $this->shop->open($centre, [$unit], $from);
+        $count = 0;
+        if (isset($list[$place]) && ($list[$place][0] <= $to || $open->until($list[$place][0]) === $open->until($to))) {
+            $to = max($to, $list[$place][1]);
+            $count++;
+        }
+        if ($place > 0) {
+            $before = $list[$place - 1][1];
+            $open = $this->shop->open($centre, [$unit], $before);
+            if ($before >= $from || $open->until($from) === $open->until($before)) {
+                $from = $list[--$place][0];
+                $count++;
+            }
+        }
+        array_splice($list, $place, $count, [[$from, $to]]);
+        $this->taken[$centre][$unit] = $list;
+    }
+
     private function time(string $centre): CentreTime
     {
         return $this->shop->time($centre);
     }
 
-    /** @param  list<array{int, int, string}>  $list */
+    /** @param  list<array{int, int, string}>|list<array{int, int}>  $list */
     private static function firstEndingAfter(array $list, int $minute): int
     {
         $low = 0;

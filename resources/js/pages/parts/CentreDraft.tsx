@@ -34,6 +34,7 @@ export function CentreDraft({ centre, units, from, to }: { centre: string; units
     const { plan } = useShared();
     const draft = useDraft();
     const [down, setDown] = useState({ from, fromTime: '00:00', to, toTime: '24:00', unit: '', reason: '' });
+    const [speed, setSpeed] = useState('');
     const [shift, setShift] = useState({ weekdays: '5', from: '14:00', to: '22:00' });
     if (!draft.may || plan.study !== null) {
         return null;
@@ -103,6 +104,29 @@ export function CentreDraft({ centre, units, from, to }: { centre: string; units
                 >
                     {t('Try it down')}
                 </Button>
+            </Trial>
+            <Trial title={t('It works slower or faster')}>
+                <div className="flex items-end gap-2">
+                    <Labelled label={t('Percent of the planned speed')}>
+                        <input
+                            type="number"
+                            min={1}
+                            max={1000}
+                            step="any"
+                            value={speed}
+                            onChange={(event) => setSpeed(event.target.value)}
+                            className={`${FIELD} w-[80px]`}
+                            name="speed"
+                        />
+                    </Labelled>
+                    <Button
+                        look="draft"
+                        disabled={!(Number(speed) > 0) || draft.busy}
+                        onClick={() => void draft.add([{ change: 'change_efficiency', workCentre: centre, efficiency: speed }])}
+                    >
+                        {t('Try the speed')}
+                    </Button>
+                </div>
             </Trial>
             <Trial title={t('It works longer')}>
                 <div role="group" aria-label={t('Weekdays')} className="flex gap-1">

@@ -37,10 +37,33 @@ export function OrderPanel({ order, onClose }: { order: OrderDetail; onClose: ()
     );
 }
 
+/** Where its operations stand, and what a person has said about when. */
+function InTheShop({ line }: { line: OrderLineRow }) {
+    const today = useShared().plan.planDate;
+    return (
+        <>
+            {(line.held || line.notBefore || line.finishBy) && (
+                <dl className="mt-2 grid grid-cols-2 gap-x-5 text-sm">
+                    {line.held && <Pair label={t('In the shop')} value={t('held back')} broken />}
+                    {line.notBefore && <Pair label={t('Start not before')} value={day(line.notBefore, today)} />}
+                    {line.finishBy && <Pair label={t('Finish by')} value={day(line.finishBy, today)} />}
+                </dl>
+            )}
+            {line.operations.length > 0 && (
+                <section className="mt-2.5">
+                    <h3 className="text-xs font-bold text-mute">{t('Operations')}</h3>
+                    <OperationList operations={line.operations} planDate={today} />
+                </section>
+            )}
+        </>
+    );
+}
+
 /** Where an order leads to, what is drafted of it, and what can be tried with it. */
 export function OrderActions({ order, line }: { order: OrderDetail; line: OrderLineRow }) {
     return (
         <>
+            <InTheShop line={line} />
             {line.expected !== null && (
                 <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm">
                     <PeggingLink of={line.reference} way="up" />
@@ -96,16 +119,7 @@ function LineHead({ line }: { line: OrderLineRow }) {
                     }
                     broken={late}
                 />
-                {line.held && <Pair label={t('In the shop')} value={t('held back')} broken />}
-                {line.notBefore && <Pair label={t('Start not before')} value={day(line.notBefore, today)} />}
-                {line.finishBy && <Pair label={t('Finish by')} value={day(line.finishBy, today)} />}
             </dl>
-            {line.operations.length > 0 && (
-                <section className="mt-2.5">
-                    <h3 className="text-xs font-bold text-mute">{t('Operations')}</h3>
-                    <OperationList operations={line.operations} planDate={today} />
-                </section>
-            )}
         </>
     );
 }

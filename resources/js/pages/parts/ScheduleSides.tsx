@@ -96,7 +96,7 @@ export function ScheduledOrders({ sides }: { sides: ScheduleSides }) {
         {
             id: 'item',
             head: t('Item'),
-            width: '132px',
+            width: '112px',
             cell: (row) => `${qty(row.qty)} ${row.unit} ${row.item}`,
             title: (row) => `${row.item} ${row.name}`,
             sort: (row) => row.item,
@@ -105,12 +105,12 @@ export function ScheduledOrders({ sides }: { sides: ScheduleSides }) {
         {
             id: 'before',
             head: t('Ends as it stands'),
-            width: '126px',
+            width: '119px',
             look: 'text-mute',
             cell: (row) => instant(row.endBefore),
             sort: (row) => row.endBefore ?? '',
         },
-        { id: 'after', head: t('Ends scheduled'), width: '126px', cell: (row) => instant(row.endAfter), sort: (row) => row.endAfter },
+        { id: 'after', head: t('Ends scheduled'), width: '119px', cell: (row) => instant(row.endAfter), sort: (row) => row.endAfter },
         {
             id: 'shift',
             head: t('Moves'),
