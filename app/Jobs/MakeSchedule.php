@@ -32,7 +32,7 @@ use Yposta\Core\Scheduling\Sequences;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\KeptSchedule;
-use Yposta\Core\Study\PutOperations;
+use Yposta\Core\Study\PlaceOrders;
 use Yposta\Core\Support\Phrase;
 use Yposta\Core\Trial\ScheduleTrial;
 
@@ -98,7 +98,10 @@ final class MakeSchedule implements ShouldQueue
             return;
         }
         $changes = KeptSchedule::changes($network, $result->orders);
-        $kept = count(array_filter($changes, fn ($change) => $change instanceof PutOperations));
+        $kept = 0;
+        foreach ($changes as $change) {
+            $kept += $change instanceof PlaceOrders ? count($change->orders) : 0;
+        }
         $asked->update([
             'status' => 'done', 'stage' => null, 'steps' => $steps, 'finished_at' => now(),
             'summary' => $summary->of($result, $effect, $kept), 'changes' => array_map(ChangeCodec::encode(...), $changes),

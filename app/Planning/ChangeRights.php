@@ -27,6 +27,7 @@ use Yposta\Core\Study\CloseCentre;
 use Yposta\Core\Study\FreeSupply;
 use Yposta\Core\Study\HoldSupply;
 use Yposta\Core\Study\OfOrder;
+use Yposta\Core\Study\PlaceOrders;
 use Yposta\Core\Study\PlaceProposals;
 use Yposta\Core\Study\PutAllocations;
 use Yposta\Core\Study\PutClosures;
@@ -96,7 +97,7 @@ final class ChangeRights
             $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning,
             $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,
             $change instanceof AddShift, $change instanceof PutShifts, $change instanceof CloseCentre,
-            $change instanceof PutClosures, $change instanceof PlaceProposals => Roles::MAKE,
+            $change instanceof PutClosures, $change instanceof PlaceOrders, $change instanceof PlaceProposals => Roles::MAKE,
             $order !== null => self::ofKind($order->kind),
             default => Roles::DATA,
         };

@@ -14,6 +14,7 @@ use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\OfOrder;
+use Yposta\Core\Study\PlaceOrders;
 
 /** The rows that changes speak of and what they look like, so that one can tell whether someone else has changed them since. */
 final class RowFingerprints
@@ -29,8 +30,9 @@ final class RowFingerprints
     {
         $names = [];
         foreach ($changes as $change) {
-            $name = self::name($change);
-            $name === null || $names[$name] = true;
+            foreach (self::names($change) as $name) {
+                $names[$name] = true;
+            }
         }
 
         return self::look(array_map(strval(...), array_keys($names)), $network);
@@ -101,6 +103,14 @@ final class RowFingerprints
         return str_starts_with($name, self::PLANNING)
             ? str_replace("\x1f", ' ', substr($name, strlen(self::PLANNING)))
             : Reference::tryParse($name)->name ?? $name;
+    }
+
+    /** @return list<string> of the rows that a change speaks of */
+    private static function names(Change $change): array
+    {
+        return $change instanceof PlaceOrders
+            ? array_map(fn (string $order) => (string) Reference::order($order), $change->orders)
+            : array_filter([self::name($change)], is_string(...));
     }
 
     private static function name(Change $change): ?string

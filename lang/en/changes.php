@@ -44,6 +44,7 @@ return [
     'fix_operation' => 'Operation :op of :order stays where it is',
     'loose_operation' => 'Operation :op of :order may move again',
     'change_crew' => 'Operation :op of :order with a crew of :crew',
+    'place_orders' => 'Orders where the shop has them',
     'place_proposals' => 'Proposals where the shop has them',
     'put_operations' => 'Operations of :order as they were',
     'hold_order' => ':order held back',

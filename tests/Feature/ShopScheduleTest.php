@@ -107,6 +107,18 @@ it('is not kept where an order was changed meanwhile, nor twice, nor after it wa
     $this->postJson("/schedules/{$state['id']}/stop", ['keeps' => true])->assertStatus(422);
 });
 
+it('is not taken back where an order of it has been changed since', function () {
+    $state = ($this->schedule)(['steps' => 0]);
+    ($this->keep)($state['id'])->assertOk();
+    $kept = ($this->places)();
+    $this->postJson('/draft/lines', ['changes' => [['change' => 'hold_order', 'order' => 'M-1049', 'held' => true]]])->assertOk();
+    $this->postJson('/draft/commit', ['version' => Draft::of(Demo::user('scheduler'))->version, 'key' => bin2hex(random_bytes(10))])->assertOk();
+    $commit = $this->getJson("/schedules/{$state['id']}")->json('commit');
+    $this->postJson("/journal/{$commit}/undo", ['key' => bin2hex(random_bytes(10))])->assertStatus(422)->assertJsonPath('reason', 'moved')
+        ->assertJsonFragment(['message' => (string) trans('refused.undo.moved', ['names' => 'M-1049'])]);
+    expect(($this->places)())->toBe($kept);
+});
+
 it('makes one at a time, can be stopped, and tells of a worker that died', function () {
     $one = AskedSchedule::query()->create(['user_id' => Demo::user('planner')->id, 'status' => 'running', 'options' => wishes(), 'worker' => Worker::here()]);
     $this->postJson('/schedules', wishes())->assertStatus(422)->assertJsonPath('reason', 'running');

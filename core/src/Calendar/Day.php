@@ -9,6 +9,9 @@ use Yposta\Core\Support\Phrase;
 /** Days as whole numbers counted from 1970-01-01, which is day 0. */
 final class Day
 {
+    /** Days before it are none that anybody means. */
+    public const FIRST_YEAR = 1900;
+
     /**
      * @param  string  $text  an ISO date, YYYY-MM-DD, in the years 1900 to 9999
      *
@@ -19,7 +22,7 @@ final class Day
         if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $text, $part) !== 1) {
             throw new InvalidDay(new Phrase('day.not_iso', ['text' => mb_substr($text, 0, 30)]));
         }
-        if ((int) $part[1] < 1900 || ! checkdate((int) $part[2], (int) $part[3], (int) $part[1])) {
+        if ((int) $part[1] < self::FIRST_YEAR || ! checkdate((int) $part[2], (int) $part[3], (int) $part[1])) {
             throw new InvalidDay(new Phrase('day.none', ['text' => $text]));
         }
 

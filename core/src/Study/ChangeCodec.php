@@ -58,6 +58,7 @@ final class ChangeCodec
         'do_elsewhere' => DoElsewhere::class,
         'fix_operation' => FixOperation::class,
         'change_crew' => ChangeCrew::class,
+        'place_orders' => PlaceOrders::class,
         'place_proposals' => PlaceProposals::class,
         'put_operations' => PutOperations::class,
         'hold_order' => HoldOrder::class,

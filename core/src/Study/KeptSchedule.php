@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Yposta\Core\Study;
 
 use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Capacity\Routings;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\Operation;
 use Yposta\Core\Network\OrderOperation;
 use Yposta\Core\Network\ProposalOperation;
 use Yposta\Core\Run\ShopPlace;
@@ -16,28 +18,47 @@ final class KeptSchedule
 {
     /**
      * @param  list<ScheduledOrder>  $scheduled  with proposals
-     * @return list<PutOperations|PlaceProposals> of what stands elsewhere than it did
+     * @return list<PlaceOrders|PlaceProposals> of what stands elsewhere than it did
      *
-     * @throws DoesNotFit when an order is gone, or an operation cannot be done where it stands
+     * @throws DoesNotFit when an operation cannot be done where it stands
      */
     public static function changes(Network $network, array $scheduled): array
     {
-        $changes = $proposals = [];
+        $orders = $rows = $proposals = [];
+        $routings = new Routings($network);
         foreach ($scheduled as $order) {
-            $supply = $order->supply;
-            if ($supply->isProposal()) {
+            if ($order->supply->isProposal()) {
                 array_push($proposals, ...self::ofProposal($order));
-            } else {
-                $rows = self::ofOrder($network, $order);
-                $rows == OperationRows::own($network, $supply->name) || $changes[] = new PutOperations($supply->name, $rows);
+
+                continue;
+            }
+            $before = $routings->ofOrderRows($order->supply->name);
+            $after = self::ofOrder($network, $order, $before === [] ? self::writtenOut($routings, $order) : $before);
+            if ($after != $before) {
+                $orders[] = $order->supply->name;
+                array_push($rows, ...$after);
             }
         }
 
-        return $proposals == $network->proposalOperations ? $changes : [...$changes, new PlaceProposals($proposals)];
+        return [
+            ...($orders === [] ? [] : [new PlaceOrders($orders, $rows)]),
+            ...($proposals == $network->proposalOperations ? [] : [new PlaceProposals($proposals)]),
+        ];
     }
 
-    /** @return list<OrderOperation> */
-    private static function ofOrder(Network $network, ScheduledOrder $order): array
+    /** @return list<OrderOperation> those of its item */
+    private static function writtenOut(Routings $routings, ScheduledOrder $order): array
+    {
+        return array_map(
+            fn (Operation $row) => OperationRows::writtenOut($order->supply->name, $row), $routings->of($order->item, $order->site),
+        );
+    }
+
+    /**
+     * @param  list<OrderOperation>  $rows  that it has
+     * @return list<OrderOperation> where the schedule has them
+     */
+    private static function ofOrder(Network $network, ScheduledOrder $order, array $rows): array
     {
         $placed = array_column($order->places, null, 'op');
 
@@ -47,7 +68,7 @@ final class KeptSchedule
             return $place === null ? $row : OperationRows::at($network, $row, $place->workCentre)->with(
                 start: Minute::format($place->start), end: Minute::format($place->end), units: implode(';', $place->units),
             );
-        }, OperationRows::of($network, $order->supply->name));
+        }, $rows);
     }
 
     /** @return list<ProposalOperation> */

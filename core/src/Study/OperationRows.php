@@ -119,7 +119,8 @@ final class OperationRows
         return $speeds;
     }
 
-    private static function writtenOut(string $code, Operation $row): OrderOperation
+    /** An operation of an item as one of an order of it; its run time for one piece is rounded down to millionths of a minute. */
+    public static function writtenOut(string $code, Operation $row): OrderOperation
     {
         return OrderOperation::of(
             order: $code, op: $row->op, workCentre: $row->workCentre, setup: $row->setup,

@@ -164,6 +164,9 @@ it('says what does not fit', function (array $fields, string $trouble) {
     'at no time' => [
         ['change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'SAW', 'units' => '1', 'start' => '2026-02-31 06:00'], 'change.wrong',
     ],
+    'long before anybody was born' => [
+        ['change' => 'close_centre', 'workCentre' => 'SAW', 'from' => '0001-01-01 00:00', 'to' => '2026-03-06 10:00'], 'change.wrong',
+    ],
     'fixed nowhere' => [['change' => 'fix_operation', 'order' => 'M1', 'op' => 10], 'fit.not_scheduled'],
     'a crew that there is not' => [['change' => 'change_crew', 'order' => 'M1', 'op' => 10, 'crew' => 3], 'fit.no_such_units'],
     'a crew of nobody' => [['change' => 'change_crew', 'order' => 'M1', 'op' => 10, 'crew' => 0], 'fit.no_such_units'],
