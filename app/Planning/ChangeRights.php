@@ -35,7 +35,9 @@ use Yposta\Core\Study\PutDays;
 use Yposta\Core\Study\PutDemand;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\PutPlanning;
+use Yposta\Core\Study\PutSalesLine;
 use Yposta\Core\Study\PutShifts;
+use Yposta\Core\Study\RemoveSalesLine;
 use Yposta\Core\Study\ScaleDemand;
 use Yposta\Core\Study\SetForecast;
 use Yposta\Core\Study\WorkDays;
@@ -93,6 +95,7 @@ final class ChangeRights
             $change instanceof PutOrder => self::ofKind($change->order->kind),
             $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
             $change instanceof ChangeSalesLine, $change instanceof SetForecast, $change instanceof ScaleDemand,
+            $change instanceof PutSalesLine, $change instanceof RemoveSalesLine,
             $change instanceof PutDemand => Roles::FORECAST,
             $change instanceof ChangeStock, $change instanceof ChangePlanning, $change instanceof PutPlanning,
             $change instanceof WorkDays, $change instanceof PutDays => Roles::DATA,

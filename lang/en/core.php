@@ -34,6 +34,10 @@ return [
         'no_room' => ':reference, :qty of :item due :from: no work centre has room for it, it is left out of the schedule',
         'no_capacity' => ':qty of :item due :from will be there on :to: no capacity at :centre',
     ],
+    'promise' => [
+        'hurts' => ':line would be served only on :day',
+        'uncovered' => 'nothing brings :qty of :item',
+    ],
     'order_size' => [
         'below_least' => ':item: :qty is less than the least quantity of :rule',
         'no_multiple' => ':item: :qty is no multiple of :rule',
@@ -105,6 +109,7 @@ return [
         'wrong' => ':field: :trouble',
     ],
     'fit' => [
+        'after_horizon' => ':day is after the end of the plan, :end',
         'always_open' => ':centre is open day and night on its working days',
         'asked_for_nothing' => 'a quantity above 0 is asked for',
         'crew_needs' => 'operation :op of :order needs :count units at once',
@@ -147,10 +152,13 @@ return [
         'order_of_nothing' => 'an order is of a quantity above 0',
         'percent' => 'demand can be taken from 0 to :most percent',
         'priority' => 'a priority is from 1 to 9',
+        'promise_taken' => 'there is a sales order :order already; a promise cannot be told from it',
         'received' => 'order :order has received :qty already',
         'released_already' => 'order :order is released already',
         'resize_to_nothing' => 'order :order must keep a quantity above 0; cancel it instead',
         'rows_of_another' => 'order :order can only bring components of its own, of items that are there',
+        'sales_line_exists' => 'there is a sales line :line already',
+        'shipped_some' => 'something of :line has been shipped already',
         'shipped' => ':line has shipped :qty already',
         'shipped_or_after' => ':line is shipped, or lies after the horizon',
         'split' => 'order :order of :qty cannot keep :kept',

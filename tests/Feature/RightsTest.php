@@ -186,7 +186,7 @@ it('lets each role commit those changes that are its own, and no other', functio
         }
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
-        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'remove_order', // only take others back
+        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'put_sales_line', 'remove_sales_line', 'remove_order', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

@@ -41,6 +41,8 @@ final class ChangeCodec
         'free_supply' => FreeSupply::class,
         'put_allocations' => PutAllocations::class,
         'change_sales_line' => ChangeSalesLine::class,
+        'put_sales_line' => PutSalesLine::class,
+        'remove_sales_line' => RemoveSalesLine::class,
         'set_forecast' => SetForecast::class,
         'scale_demand' => ScaleDemand::class,
         'put_demand' => PutDemand::class,

@@ -26,7 +26,8 @@ final class SoundChange
     /** Changes that only take others back, or are made here of what was worked out. */
     private const TAKING_BACK = [
         PlaceOrders::class, PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class,
-        PutDemand::class, PutOperations::class, PutPlanning::class, PutShifts::class, RemoveOrder::class,
+        PutDemand::class, PutOperations::class, PutPlanning::class, PutSalesLine::class,
+        RemoveSalesLine::class, PutShifts::class, RemoveOrder::class,
     ];
 
     /**

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Study;
+
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\SalesLine;
+
+/** Adds a sales line. */
+final readonly class PutSalesLine implements Change
+{
+    public function __construct(public SalesLine $line)
+    {
+    }
+
+    public function apply(Network $network): Network
+    {
+        $line = $this->line;
+        foreach ($network->sales as $other) {
+            [$other->order, $other->line] !== [$line->order, $line->line]
+                || throw DoesNotFit::because('sales_line_exists', ['line' => $line->reference()->name]);
+        }
+        isset($network->items[$line->item], $network->sites[$line->site])
+            || throw DoesNotFit::because('no_point', ['item' => $line->item, 'site' => $line->site]);
+        $line->qty > 0 || throw DoesNotFit::because('order_of_nothing');
+
+        return $network->with(sales: [...$network->sales, $line]);
+    }
+
+    public function inverse(Network $before): array
+    {
+        return [new RemoveSalesLine($this->line->order, $this->line->line)];
+    }
+}
