@@ -36,6 +36,7 @@ return [
     ],
     'promise' => [
         'hurts' => ':line would be served only on :day',
+        'no_room' => ':item: the shop has no room for it',
         'uncovered' => 'nothing brings :qty of :item',
     ],
     'order_size' => [

@@ -14,6 +14,7 @@ use Yposta\Core\Calendar\InvalidDay;
 use Yposta\Core\Promise\PromiseAnswer;
 use Yposta\Core\Promise\PromisePart;
 use Yposta\Core\Promise\Promises;
+use Yposta\Core\Promise\ShopGround;
 use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Trial\Trial;
@@ -22,7 +23,9 @@ final class PromiseCommand extends Command
 {
     use TellsOnStandardError;
 
-    protected $signature = 'yposta:promise {bundle : folder or zip of CSV files} {--item=} {--site=} {--qty=} {--date= : YYYY-MM-DD that is wished for}';
+    protected $signature = 'yposta:promise {bundle : folder or zip of CSV files} {--item=} {--site=} {--qty=}
+        {--date= : YYYY-MM-DD that is wished for}
+        {--with-capacity : with the shop, scheduled by default}';
 
     protected $description = 'Say when how much of an item can be promised, as JSON, without any database';
 
@@ -36,8 +39,10 @@ final class PromiseCommand extends Command
             $contents = $reader->read(BundleFolder::open((string) $this->argument('bundle')));
             $this->note($contents->warnings);
             $options = $contents->options->with(schedule: false);
+            $trial = new Trial($contents->network, $options);
             $promises = new Promises(
-                new Trial($contents->network, $options), $options, $this->text('item'), $this->text('site'), $qty, $wished,
+                trial: $trial, options: $options, item: $this->text('item'), site: $this->text('site'), qty: $qty, wished: $wished,
+                shop: $this->option('with-capacity') === true ? $trial->with([], ShopGround::byDefault(...)) : null,
             );
             $this->line(self::json($promises->answer(), $options->planDate));
         });

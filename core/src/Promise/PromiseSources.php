@@ -33,7 +33,7 @@ final readonly class PromiseSources
             $found[match (true) {
                 $peg->supply->kind === SupplyKind::Stock => 'stock',
                 $peg->supply->kind === SupplyKind::Order => 'incoming',
-                default => $peg->supply->type->value ?? '',
+                default => ($peg->supply->type ?? OrderKind::Buy)->value,
             }] += $peg->qty;
         }
 

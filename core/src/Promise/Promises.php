@@ -18,8 +18,8 @@ use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\PutSalesLine;
 use Yposta\Core\Support\Phrase;
-use Yposta\Core\Trial\ArrivalChange;
 use Yposta\Core\Trial\Effect;
+use Yposta\Core\Trial\Outcome;
 use Yposta\Core\Trial\Trial;
 
 /**
@@ -38,12 +38,16 @@ final class Promises
 
     private readonly Calendar $calendar;
 
+    /** What stands without a promise. */
+    private readonly Outcome $before;
+
     /** The first day that is asked for. */
     private readonly int $from;
 
     /**
      * @param  int  $qty  millionths
      * @param  int  $wished  day number
+     * @param  ShopGround|null  $shop  where capacity counts, of the same trial
      *
      * @throws DoesNotFit when there is no such thing to promise, or not on that day
      */
@@ -54,10 +58,12 @@ final class Promises
         private readonly string $site,
         private readonly int $qty,
         int $wished,
+        private readonly ?ShopGround $shop = null,
     ) {
         $this->network = $trial->network();
         $this->check($wished);
         $this->from = max($wished, $options->planDate);
+        $this->before = $trial->outcome();
         $calendar = $this->network->sites[$site]->calendar;
         $this->calendar = $options->calendars && $calendar !== null ? $this->network->calendars[$calendar] : Calendar::everyDay();
     }
@@ -71,11 +77,7 @@ final class Promises
             earliest: $earliest,
             onDate: $onDate,
             split: $this->split($earliest, $onDate),
-            madeOf: $earliest === null ? null : $this->read([new PromisePart($this->qty, $earliest)], function (Plan $plan): ?PromiseSources {
-                $demand = $this->demand($plan, '1');
-
-                return $demand === null ? null : PromiseSources::of($plan, $demand);
-            }),
+            madeOf: $earliest === null ? null : $this->madeOf($earliest),
             decidedBy: $this->decidedBy($earliest),
         );
     }
@@ -87,9 +89,10 @@ final class Promises
      */
     public function holds(array $parts): bool
     {
-        $before = $this->trial->outcome();
-
-        return $this->read($parts, function (Plan $plan) use ($parts, $before): bool {
+        return $this->read($parts, function (Plan $plan, bool $isRoom) use ($parts): bool {
+            if (! $isRoom) {
+                return false;
+            }
             foreach ($parts as $number => $part) {
                 $demand = $this->demand($plan, (string) ($number + 1));
                 if ($demand === null || $demand->uncovered > 0 || $demand->expected === null || $demand->expected > $part->date) {
@@ -97,18 +100,25 @@ final class Promises
                 }
             }
 
-            return $this->hurt(Effect::between($before, $this->trial->standing())) === null;
+            return $this->hurt($plan) === null;
         });
     }
 
-    /** The first other line that is served later, or less of it. */
-    private function hurt(Effect $effect): ?ArrivalChange
+    /**
+     * The first other line that is served later, or less of it; null where none is.
+     *
+     * @return array{string, int|null}|null its reference and when it is served
+     */
+    private function hurt(Plan $plan): ?array
     {
-        foreach ($effect->lines as $change) {
+        if ($this->shop !== null) {
+            return $this->shop->hurt($plan);
+        }
+        foreach (Effect::between($this->before, $this->trial->standing())->lines as $change) {
             [$before, $after] = [$change->before, $change->after];
             if ($before !== null && $after !== null
                 && ($after->uncovered > $before->uncovered || ($after->expected ?? PHP_INT_MIN) > ($before->expected ?? PHP_INT_MAX))) {
-                return $change;
+                return [$after->reference, $after->expected];
             }
         }
 
@@ -118,10 +128,12 @@ final class Promises
     /** @param  callable(int): bool  $holds */
     private function firstDay(callable $holds): ?int
     {
-        for ($day = $this->calendar->forward($this->from, 0); $day <= $this->options->horizonEnd; $day = $this->calendar->forward($day, 1)) {
+        $day = $this->calendar->forward($this->from, 0);
+        while ($day <= $this->options->horizonEnd) {
             if ($holds($day)) {
                 return $day;
             }
+            $day = $this->calendar->forward($day, 1);
         }
 
         return null;
@@ -162,6 +174,15 @@ final class Promises
         return $earliest === null ? [] : [new PromisePart($this->qty, $earliest)];
     }
 
+    private function madeOf(int $day): ?PromiseSources
+    {
+        return $this->read([new PromisePart($this->qty, $day)], function (Plan $plan): ?PromiseSources {
+            $demand = $this->demand($plan, '1');
+
+            return $demand === null ? null : PromiseSources::of($plan, $demand);
+        });
+    }
+
     private function decidedBy(?int $earliest): ?Phrase
     {
         $first = $this->calendar->forward($this->from, 0);
@@ -169,9 +190,11 @@ final class Promises
             return null;
         }
         $day = $earliest === null ? $this->from : $this->calendar->back($earliest, 1);
-        $before = $this->trial->outcome();
 
-        return $this->read([new PromisePart($this->qty, $day)], function (Plan $plan) use ($before): Phrase {
+        return $this->read([new PromisePart($this->qty, $day)], function (Plan $plan, bool $isRoom): Phrase {
+            if (! $isRoom) {
+                return new Phrase('promise.no_room', ['item' => $this->item]);
+            }
             $demand = $this->demand($plan, '1');
             $holdUp = $demand === null ? null : $plan->holdUp($demand);
             if ($holdUp !== null) {
@@ -182,11 +205,9 @@ final class Promises
                     $demand->uncovered ?? $this->qty, $this->network->items[$this->item]->unit,
                 )]);
             }
-            $hurt = $this->hurt(Effect::between($before, $this->trial->standing()))?->after;
+            [$line, $then] = $this->hurt($plan) ?? ['', null];
 
-            return new Phrase('promise.hurts', [
-                'line' => substr($hurt->reference ?? '', strlen('sales:')), 'day' => Date::orNull($hurt?->expected),
-            ]);
+            return new Phrase('promise.hurts', ['line' => substr($line, strlen('sales:')), 'day' => Date::orNull($then)]);
         });
     }
 
@@ -194,7 +215,7 @@ final class Promises
      * @template T
      *
      * @param  list<PromisePart>  $parts
-     * @param  callable(Plan): T  $read
+     * @param  callable(Plan, bool): T  $read  the plan, and whether the shop has room for what it makes more of
      * @return T
      */
     private function read(array $parts, callable $read): mixed
@@ -207,7 +228,14 @@ final class Promises
             ));
         }
 
-        return $this->trial->with($changes, $read);
+        return $this->trial->with($changes, function (Plan $plan) use ($read): mixed {
+            $isRoom = $this->shop === null || $this->shop->settle($plan);
+            try {
+                return $read($plan, $isRoom);
+            } finally {
+                $plan->work->planned->restore();
+            }
+        });
     }
 
     private function demand(Plan $plan, string $line): ?Demand

@@ -14,6 +14,7 @@ final readonly class ShopPlace
      * @param  int  $end  the minute behind its last
      * @param  int  $setup  millionths of a minute, before efficiency and speed
      * @param  int  $minutes  for which it holds its units while they are on
+     * @param  string  $family  by which setups go that depend on what ran before
      */
     public function __construct(
         public Supply $supply,
@@ -25,6 +26,7 @@ final readonly class ShopPlace
         public int $end,
         public int $setup,
         public int $minutes,
+        public string $family = '',
     ) {
     }
 }

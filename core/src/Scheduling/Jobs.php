@@ -45,8 +45,13 @@ final class Jobs
 
     private readonly PegIndex $pegs;
 
-    public function __construct(private readonly Plan $plan, private readonly Shop $shop, private readonly ScheduleOptions $options)
-    {
+    /** @param  array<int, int>|null  $only  quantities of the supplies that are scheduled, by object id; null for all that the options ask for */
+    public function __construct(
+        private readonly Plan $plan,
+        private readonly Shop $shop,
+        private readonly ScheduleOptions $options,
+        private readonly ?array $only = null,
+    ) {
         $this->pegs = new PegIndex($plan);
         $this->frozenUntil = ($plan->options->planDate + $options->frozenDays) * Minute::DAY;
         foreach ($plan->network->proposalOperations as $row) {
@@ -122,7 +127,7 @@ final class Jobs
     {
         $order = $supply->kind === SupplyKind::Order ? $this->plan->network->orders[$supply->name] : null;
         $isIn = $order === null ? $supply->start < $this->plan->options->planDate + $this->options->proposalsDays : ! $order->hold;
-        if (! $isIn) {
+        if ($this->only === null ? ! $isIn : ! isset($this->only[spl_object_id($supply)])) {
             return;
         }
         $job = new Job(
@@ -145,7 +150,7 @@ final class Jobs
             $stood = $order === null
                 ? $this->stood[ProposalOperation::placeOf($point->item->code, $point->site->code, $supply->due, $number, $row->op)] ?? null
                 : null;
-            $tasks[] = $this->task($job, count($tasks), $row, $order->qty ?? $supply->qty, $stood);
+            $tasks[] = $this->task($job, count($tasks), $row, $this->only[spl_object_id($supply)] ?? $order->qty ?? $supply->qty, $stood);
         }
         if ($tasks !== []) {
             $job->tasks = $tasks;

@@ -60,11 +60,16 @@ final class Machines
 
     public function put(Task $task, Placed $placed): void
     {
+        $this->occupy($placed, $task->family);
+    }
+
+    public function occupy(Placed $placed, string $family): void
+    {
         // Where setups depend on what ran before, what takes no time keeps its place in the sequence, too.
         $isKept = $placed->minutes > 0 || $this->changes->at($placed->centre);
         foreach ($isKept ? $placed->units : [] as $unit) {
             $list = $this->busy[$placed->centre][$unit] ?? [];
-            array_splice($list, self::firstEndingAfter($list, $placed->start), 0, [[$placed->start, $placed->end, $task->family]]);
+            array_splice($list, self::firstEndingAfter($list, $placed->start), 0, [[$placed->start, $placed->end, $family]]);
             $this->busy[$placed->centre][$unit] = $list;
             $placed->minutes > 0 && $this->fill($placed->centre, $unit, $placed->start, $placed->end);
         }

@@ -177,6 +177,12 @@ final readonly class Schedule
                 $dates->expect($demand);
             }
         }
+        $this->tellWhy();
+    }
+
+    /** Writes what makes late what is late into the plan, without its dates. */
+    public function tellWhy(): void
+    {
         foreach ($this->jobs->all as $job) {
             isset($this->given[$job->place]) || $this->explain($job);
         }
@@ -235,7 +241,7 @@ final readonly class Schedule
             return new ShopPlace(
                 supply: $job->supply, op: $task->op, workCentre: $placed->centre, units: $placed->units,
                 ready: $this->ready["{$task->job} {$task->place}"] ?? $placed->start, start: $placed->start, end: $placed->end,
-                setup: $placed->setup, minutes: $placed->minutes,
+                setup: $placed->setup, minutes: $placed->minutes, family: $task->family,
             );
         }, $job->tasks);
     }

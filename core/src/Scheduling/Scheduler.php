@@ -43,10 +43,17 @@ final class Scheduler
 
     private ShopDates $dates;
 
-    /** @param  Plan  $plan  fresh: its dates are made those of the schedule */
-    public function __construct(private readonly Plan $plan, private readonly Shop $shop, private readonly ScheduleOptions $options)
-    {
-        $this->jobs = new Jobs($plan, $shop, $options);
+    /**
+     * @param  Plan  $plan  fresh: its dates are made those of the schedule
+     * @param  Standing|null  $standing  what stands in the shop and is not moved, with what is placed into the gaps; null for all of it
+     */
+    public function __construct(
+        private readonly Plan $plan,
+        private readonly Shop $shop,
+        private readonly ScheduleOptions $options,
+        private readonly ?Standing $standing = null,
+    ) {
+        $this->jobs = new Jobs($plan, $shop, $options, $standing?->more);
         $this->setups = new SetupChanges($plan->network);
     }
 
@@ -107,6 +114,7 @@ final class Scheduler
         $this->machines = new Machines($this->shop, $this->setups);
         $this->placed = $this->waited = $this->ready = [];
         $this->dates = new ShopDates($this->plan);
+        $this->standing?->enter($this->machines, $this->dates);
         $this->keep();
         $turns = new Turns($this->jobs, $this->options, $this->given, $urgency);
         $isSound = true;
@@ -214,8 +222,9 @@ final class Scheduler
     private function there(Supply $supply): int
     {
         $job = $this->jobs->of($supply);
-        if ($job !== null) {
-            return $this->endOf($job);
+        $stands = $job === null ? $this->standing?->endOf($supply) : $this->endOf($job);
+        if ($stands !== null) {
+            return $stands;
         }
 
         return ($this->dates->of($supply) + ($supply->type === OrderKind::Make ? 1 : 0)) * Minute::DAY;

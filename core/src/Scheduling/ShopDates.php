@@ -57,11 +57,17 @@ final class ShopDates
      */
     public function finish(Job $job, int $end): void
     {
-        [$available, $waitsFor] = [$job->supply->available, $job->supply->waitsFor];
-        $job->supply->available = Minute::day($end - 1);
-        $job->supply->waitsFor = null;
-        $this->keep($job->supply, $available, $waitsFor);
-        $this->known[spl_object_id($job->supply)] = true;
+        $this->arrive($job->supply, Minute::day($end - 1));
+    }
+
+    /** A supply is there on a day, whatever it waits for. */
+    public function arrive(Supply $supply, int $day): void
+    {
+        [$available, $waitsFor] = [$supply->available, $supply->waitsFor];
+        $supply->available = $day;
+        $supply->waitsFor = null;
+        $this->keep($supply, $available, $waitsFor);
+        $this->known[spl_object_id($supply)] = true;
     }
 
     /** When a demand is served: with the latest of what serves it, the first of several. */

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Benchmarks\RandomBundle;
+use Benchmarks\RandomShop;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Support;
@@ -13,6 +14,7 @@ use Yposta\Core\Planner;
 use Yposta\Core\Promise\PromiseAnswer;
 use Yposta\Core\Promise\PromisePart;
 use Yposta\Core\Promise\Promises;
+use Yposta\Core\Promise\ShopGround;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Trial\Trial;
@@ -127,7 +129,8 @@ it('claims no day that does not hold, misses none before it, and no step more th
                 }
             }
         }
-        expect($answer->decidedBy === null)->toBe($answer->earliest !== null && $answer->earliest === workingDaysFrom($contents, $site, $from)[0]);
+        $isFirst = $answer->earliest !== null && $answer->earliest === workingDaysFrom($contents, $site, $from)[0];
+        expect($answer->decidedBy === null)->toBe($isFirst);
     }
 })->with(range(501, 508));
 
@@ -152,3 +155,65 @@ it('refuses to promise what is none', function (string $item, string $site, int 
         'sales' => "order,line,item,site,qty,due\nPROMISE,1,A,MAIN,1,2026-03-20\n",
     ]],
 ]);
+
+/** A saw that is taken all Monday, an item that takes it an hour for each, and what is promised with it. */
+function sawPromise(int $qty, string $wished, array $more = []): array
+{
+    $contents = Support::small([
+        'items' => "item\nA\nB\n", 'planning' => "item,site,supply,lead_days\nA,MAIN,make,1\nB,MAIN,make,1\n",
+        'work_centres' => "work_centre,site,units\nSAW,MAIN,1\n", 'shifts' => "work_centre,weekdays,from,to\nSAW,12345,06:00,14:00\n",
+        'operations' => "item,op,work_centre,run_min\nA,10,SAW,60\nB,10,SAW,60\n",
+        'orders' => "order,kind,status,item,site,qty,start,due\nM1,make,firm,B,MAIN,8,2026-03-02,2026-03-02\n", ...$more,
+    ]);
+    $trial = new Trial($contents->network, $contents->options);
+    $ask = fn (?ShopGround $shop) => (new Promises($trial, $contents->options, 'A', 'MAIN', $qty * 1_000_000, Day::parse($wished), $shop))->answer();
+    $said = fn (PromiseAnswer $answer) => [
+        $answer->earliest === null ? null : Day::format($answer->earliest), $answer->onDate / 1_000_000,
+        implode(' ', array_map(fn (PromisePart $part) => $part->qty / 1_000_000 .' '.Day::format($part->date), $answer->split)),
+        $answer->decidedBy?->code,
+    ];
+
+    return [$said($ask(null)), $said($ask($trial->with([], ShopGround::byDefault(...))))];
+}
+
+it('promises with the shop only what there is room for, into the gaps of what stands there', function () {
+    // sixteen hours: by the lead time there on Tuesday, by the saw on Tuesday and Wednesday
+    expect(sawPromise(16, '2026-03-03'))->toBe([
+        ['2026-03-03', 16, '16 2026-03-03', null],
+        ['2026-03-04', 8, '8 2026-03-03 8 2026-03-04', 'hold_up.no_capacity'],
+    ]);
+    // a gap before what stands is used: the order is held until Wednesday
+    $held = sawPromise(8, '2026-03-02', ['orders' => "order,kind,status,item,site,qty,start,due,not_before\nM1,make,firm,B,MAIN,8,2026-03-02,2026-03-06,2026-03-04\n"]);
+    expect($held[1])->toBe(['2026-03-02', 8, '8 2026-03-02', null]);
+    // what is proposed already and grows: only the growth is placed, and what was there stays
+    $grown = sawPromise(8, '2026-03-05', [
+        'planning' => "item,site,supply,lead_days,group_days\nA,MAIN,make,1,7\nB,MAIN,make,1,1\n",
+        'sales' => "order,line,item,site,qty,due\nS1,1,A,MAIN,4,2026-03-05\n",
+    ]);
+    expect($grown[1][0])->toBe('2026-03-05')->and($grown[1][1])->toBe(8);
+    // a saw that never comes back leaves nothing to promise
+    $gone = sawPromise(8, '2026-03-03', ['closures' => "work_centre,from,to\nSAW,2026-03-02 14:00,2099-01-01 00:00\n"]);
+    expect($gone[1])->toBe([null, 0, '', 'promise.no_room']);
+});
+
+it('claims with the shop what holds when it is asked anew, and nothing a day sooner', function (int $seed) {
+    $contents = Support::bundle((new RandomShop($seed, 30, 4))->files());
+    $random = new Randomizer(new Mt19937($seed));
+    $points = array_keys($contents->network->planning);
+    [$item, $site] = explode("\x1f", $points[$random->getInt(0, count($points) - 1)]);
+    $qty = $random->getInt(1, 40) * 1_000_000;
+    $wished = $contents->options->planDate + $random->getInt(0, 20);
+    $anew = function () use ($contents, $item, $site, $qty, $wished): Promises {
+        $trial = new Trial($contents->network, $contents->options);
+
+        return new Promises($trial, $contents->options, $item, $site, $qty, $wished, $trial->with([], ShopGround::byDefault(...)));
+    };
+    $answer = $anew()->answer();
+    $before = array_filter(workingDaysFrom($contents, $site, $wished), fn (int $day) => $day < ($answer->earliest ?? $wished + 20));
+    foreach ($before as $day) {
+        expect($anew()->holds([new PromisePart($qty, $day)]))->toBeFalse("seed {$seed}, ".Day::format($day));
+    }
+    $answer->earliest === null || expect($anew()->holds([new PromisePart($qty, $answer->earliest)]))->toBeTrue("seed {$seed}");
+    count($answer->split) === 2 && expect($anew()->holds($answer->split))->toBeTrue("seed {$seed}, in two parts");
+    expect($answer->onDate)->toBeBetween(0, $qty);
+})->with(range(601, 606));

@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Promise;
+
+use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\ShopPlace;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Scheduling\Placed;
+use Yposta\Core\Scheduling\Schedule;
+use Yposta\Core\Scheduling\ScheduledOrder;
+use Yposta\Core\Scheduling\ScheduleOptions;
+use Yposta\Core\Scheduling\Scheduler;
+use Yposta\Core\Scheduling\ShopDates;
+use Yposta\Core\Scheduling\ShopPlan;
+use Yposta\Core\Scheduling\Standing;
+
+/**
+ * The shop as it stands without a promise: what the plan with one makes more of is placed into its gaps, and nothing that stands there
+ * moves (scheduling rules, section 5).
+ */
+final class ShopGround
+{
+    /** @var array<string, ScheduledOrder> what is scheduled: orders by reference, proposals by {@see keyOf()} */
+    private array $scheduled = [];
+
+    /** @var list<array{Placed, string}> with their setup families */
+    private array $places = [];
+
+    /** @var array<string, array{int, int}> quantity and day of arrival of what is proposed to be made, by {@see keyOf()} */
+    private array $proposed = [];
+
+    /** @var array<string, array{int|null, int}> when each sales line is served and what nothing covers, by reference */
+    private array $lines;
+
+    /** @param  Plan  $plan  without a promise and without a schedule; left as it was */
+    public function __construct(Plan $plan, Schedule $schedule)
+    {
+        foreach ($schedule->orders() as $order) {
+            $this->scheduled[self::keyOf($order->supply, $plan)] = $order;
+            foreach ($order->places as $place) {
+                $this->places[] = [self::placed($place), $place->family];
+            }
+        }
+        $schedule->apply();
+        foreach ($plan->supplies as $supplies) {
+            foreach ($supplies as $supply) {
+                if ($supply->isProposal() && $supply->type === OrderKind::Make) {
+                    $this->proposed[self::keyOf($supply, $plan)] = [$supply->qty, $supply->available];
+                }
+            }
+        }
+        $this->lines = self::lines($plan);
+        $plan->work->planned->restore();
+    }
+
+    /** The shop as a schedule by the default options has it. */
+    public static function byDefault(Plan $plan): self
+    {
+        $options = new ScheduleOptions(now: $plan->options->planDate * Minute::DAY);
+
+        return new self($plan, (new Scheduler($plan, ShopPlan::shop($plan), $options))->schedule());
+    }
+
+    /**
+     * Writes the dates of the shop into a plan with a promise; false where what it makes more of has no room.
+     */
+    public function settle(Plan $plan): bool
+    {
+        [$standing, $least] = $this->standing($plan);
+        $options = new ScheduleOptions(now: $plan->options->planDate * Minute::DAY);
+        $schedule = (new Scheduler($plan, ShopPlan::shop($plan), $options, $standing))->schedule();
+        if ($schedule->givenUp() !== []) {
+            return false;
+        }
+        $dates = new ShopDates($plan);
+        $standing->tell($dates);
+        foreach ($schedule->orders() as $order) {
+            $dates->arrive($order->supply, max($least[spl_object_id($order->supply)] ?? 0, Minute::day($order->end - 1)));
+        }
+        foreach ($plan->demands as $demands) {
+            foreach ($demands as $demand) {
+                $demand->kind === DemandKind::Sales && $dates->expect($demand);
+            }
+        }
+        $schedule->tellWhy();
+
+        return true;
+    }
+
+    /**
+     * The first line of those that were there before which is served later, or less of it; null where none is.
+     *
+     * @param  Plan  $plan  settled
+     * @return array{string, int|null}|null its reference and when it is served
+     */
+    public function hurt(Plan $plan): ?array
+    {
+        foreach (self::lines($plan) as $reference => [$expected, $uncovered]) {
+            [$before, $missing] = $this->lines[$reference] ?? [PHP_INT_MAX, PHP_INT_MAX];
+            if ($uncovered > $missing || ($expected ?? PHP_INT_MIN) > ($before ?? PHP_INT_MAX)) {
+                return [$reference, $expected];
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{Standing, array<int, int>} and the day before which what grew is not there, by object id */
+    private function standing(Plan $plan): array
+    {
+        $ends = $more = $least = [];
+        foreach ($plan->supplies as $supplies) {
+            foreach ($supplies as $supply) {
+                if ($supply->type !== OrderKind::Make) {
+                    continue;
+                }
+                $key = self::keyOf($supply, $plan);
+                $id = spl_object_id($supply);
+                [$qty, $day] = $this->proposed[$key] ?? [0, 0];
+                if ($supply->isProposal() && $supply->qty > $qty) {
+                    $more[$id] = $supply->qty - $qty;
+                    $least[$id] = $day;
+                } elseif (isset($this->scheduled[$key])) {
+                    $ends[$id] = [$supply, $this->scheduled[$key]->end];
+                }
+            }
+        }
+
+        return [new Standing($this->places, $ends, $more), $least];
+    }
+
+    /** By what an order or a proposal is known again in another plan: a proposal by its point, its due date and its number among those. */
+    private static function keyOf(Supply $supply, Plan $plan): string
+    {
+        if (! $supply->isProposal()) {
+            return $supply->reference();
+        }
+        $number = 0;
+        foreach ($plan->supplies[$supply->point] as $other) {
+            if ($other === $supply) {
+                break;
+            }
+            $number += $other->isProposal() && $other->due === $supply->due ? 1 : 0;
+        }
+
+        return "{$supply->point} {$supply->due} {$number}";
+    }
+
+    private static function placed(ShopPlace $place): Placed
+    {
+        return new Placed($place->workCentre, $place->units, $place->start, $place->end, $place->setup, $place->minutes);
+    }
+
+    /** @return array<string, array{int|null, int}> by reference */
+    private static function lines(Plan $plan): array
+    {
+        $lines = [];
+        foreach ($plan->demands as $demands) {
+            foreach ($demands as $demand) {
+                if ($demand->kind === DemandKind::Sales && $demand->name !== Promises::ORDER) {
+                    $lines[$demand->reference()] = [$demand->expected, $demand->uncovered];
+                }
+            }
+        }
+
+        return $lines;
+    }
+}
