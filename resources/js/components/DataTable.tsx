@@ -194,7 +194,7 @@ export function DataTable<Row>(props: Props<Row>) {
                                         <button
                                             type="button"
                                             onClick={table.getColumn(column.id)?.getToggleSortingHandler()}
-                                            className={`inline-flex max-w-full items-center gap-0.5 font-bold hover:text-ink ${column.right ? 'flex-row-reverse' : ''}`}
+                                            className={`inline-flex min-h-6 max-w-full items-center gap-0.5 font-bold hover:text-ink ${column.right ? 'flex-row-reverse' : ''}`}
                                         >
                                             <span className="truncate">{column.head}</span>
                                             {sorted === 'asc' && <ArrowUp size={11} aria-hidden />}
