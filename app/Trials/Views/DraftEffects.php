@@ -12,7 +12,6 @@ use App\Planning\DraftLines;
 use App\Reading\ChangeSentences;
 use App\Reading\Figures;
 use App\Reading\Shapes\DraftedArrival;
-use App\Reading\Shapes\DraftFigure;
 use App\Reading\Shapes\DraftLine;
 use App\Reading\Shapes\DraftMark;
 use App\Reading\Shapes\DraftState;
@@ -42,7 +41,6 @@ use Yposta\Core\Study\ScaleDemand;
 use Yposta\Core\Study\SplitOrder;
 use Yposta\Core\Support\Phrase;
 use Yposta\Core\Trial\Effect;
-use Yposta\Core\Trial\Trial;
 use Yposta\Core\Trial\Tried;
 use Yposta\Core\Trial\TriedLines;
 
@@ -89,7 +87,9 @@ final readonly class DraftEffects
         $changes = DraftLines::changes($lines);
         $network = $this->plan->network();
         $broken = $this->plan->trouble();
+        $overBefore = $broken === null ? $this->overBefore($changes) : null;
         $tried = $broken === null ? $this->tried($changes, $user) : null;
+        $over = $overBefore === null ? null : Figures::over($overBefore, $this->plan->live()->here(self::over(...)));
         $checks = DraftCheck::of($changes, array_column($lines, 'seen'), $network, $user);
         $planDate = Day::parse(Settings::planDate());
         $presenter = new TrialPresenter($network, $planDate);
@@ -117,7 +117,7 @@ final readonly class DraftEffects
         return new DraftState(
             version: $draft->version ?? 0,
             lines: $rows,
-            figures: $tried === null ? [] : [...$presenter->figures($tried->effect), ...$this->overload($changes)],
+            figures: $tried === null ? [] : [...$presenter->figures($tried->effect), ...array_filter([$over])],
             slips: $tried === null ? [] : $this->slips($presenter, $tried),
             canUndo: $undo,
             canRedo: $redo,
@@ -148,23 +148,22 @@ final readonly class DraftEffects
     }
 
     /**
-     * The hours over 100 %, where a line is about when work centres work or what they do.
+     * Minutes over 100 % without the draft; null where no line is about when work centres work or what they do.
      *
      * @param  list<list<Change>>  $lines
-     * @return list<DraftFigure>
      */
-    private function overload(array $lines): array
+    private function overBefore(array $lines): ?float
     {
         $isOfShop = array_filter(array_merge(...$lines), fn (Change $change) => in_array($change::class, self::OF_SHOP, true)) !== [];
-        if (! $isOfShop) {
-            return [];
-        }
-        $over = fn (Trial $trial): float => $trial->with(
-            [], fn (Plan $plan) => (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->minutesOver(),
-        );
-        $figure = Figures::over($over($this->plan->live()), $this->plan->drafted($lines, $over));
 
-        return $figure === null ? [] : [$figure];
+        return ! $isOfShop ? null : (float) Cache::remember(
+            "load-over:{$this->plan->stamp()}", self::REMEMBERED, fn () => $this->plan->live()->with([], self::over(...)),
+        );
+    }
+
+    private static function over(Plan $plan): float
+    {
+        return (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->minutesOver();
     }
 
     /**

@@ -126,6 +126,19 @@ final class Trial
     }
 
     /**
+     * Reads something from the plan where the last try has left it, within what it was tried in.
+     *
+     * @template T
+     *
+     * @param  callable(Plan): T  $read  keeps nothing of the plan
+     * @return T
+     */
+    public function here(callable $read): mixed
+    {
+        return $read($this->plan);
+    }
+
+    /**
      * Does something that is tried on top of another network, and comes back.
      *
      * @template T
