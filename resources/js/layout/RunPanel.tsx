@@ -1,8 +1,9 @@
 import { router } from '@inertiajs/react';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { Check, Loader, Play } from 'lucide-react';
+import { Loader, Play } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { Stages } from '@/components/Stages';
 import { Ticks } from '@/components/Ticks';
 import { postJson } from '@/lib/http';
 import type { RunStage, RunState, SavedStudy } from '@/lib/shapes';
@@ -240,25 +241,11 @@ function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boo
     );
 }
 
-function Progress({ stage }: { stage: string }) {
-    const at = STAGES.findIndex((name) => name === stage);
+function Progress({ stage }: { stage: RunStage }) {
     return (
         <div role="status">
             <h2 className="mb-1.5 text-lg font-bold">{t('Planning')}</h2>
-            <ol className="text-sm">
-                {STAGES.map((name, place) => (
-                    <li
-                        key={name}
-                        className={`flex items-center gap-2 py-0.5 ${place > at ? 'text-mute' : ''} ${place === at ? 'font-semibold' : ''}`}
-                    >
-                        <span className="w-4">
-                            {place < at && <Check size={14} className="text-act" aria-label={t('done')} />}
-                            {place === at && <Loader size={14} className="animate-spin text-act" aria-hidden />}
-                        </span>
-                        {t(RUN_STAGES[name])}
-                    </li>
-                ))}
-            </ol>
+            <Stages stages={STAGES.map((name) => ({ key: name, label: t(RUN_STAGES[name]) }))} at={stage} />
         </div>
     );
 }

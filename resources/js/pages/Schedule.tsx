@@ -1,11 +1,11 @@
 import { router } from '@inertiajs/react';
-import { Check, Loader } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillTabs } from '@/components/Pill';
+import { Stages } from '@/components/Stages';
 import { grouped } from '@/lib/digits';
 import { useDraft } from '@/lib/draft';
 import { freshKey, getJson, postJson } from '@/lib/http';
@@ -76,31 +76,23 @@ const STAGES: Record<ScheduleStage, Sentence> = {
 function Making({ state, may, onStopped }: { state: ScheduleState; may: boolean; onStopped: (state: ScheduleState) => void }) {
     const stop = useCommand((keeps: boolean) => postJson<ScheduleState>(`/schedules/${state.id}/stop`, { keeps }), onStopped);
     const names = Object.keys(STAGES) as ScheduleStage[];
-    const at = state.stage === null ? -1 : names.indexOf(state.stage);
     const shown = names.filter((name) => name !== 'improving' || state.wanted > 0);
     return (
         <div role="status" className="rounded border border-line bg-surface p-4">
             <h2 className="mb-1 text-lg font-bold">{t('Scheduling')}</h2>
             <p className="mb-2 text-sm text-mute">{[state.by, ...state.asked].filter((part) => part !== '').join(' · ')}</p>
-            <ol className="text-sm">
-                {shown.map((name, place) => (
-                    <li
-                        key={name}
-                        className={`flex items-center gap-2 py-0.5 ${place > at ? 'text-mute' : ''} ${place === at ? 'font-semibold' : ''}`}
-                    >
-                        <span className="w-4">
-                            {place < at && <Check size={14} className="text-act" aria-label={t('done')} />}
-                            {place === at && <Loader size={14} className="animate-spin text-act" aria-hidden />}
+            <Stages
+                stages={shown.map((name) => ({
+                    key: name,
+                    label: t(STAGES[name]),
+                    more: name === 'improving' && (
+                        <span className="font-normal text-mute">
+                            {t(':n of :all steps', { n: grouped(state.steps), all: grouped(state.wanted) })}
                         </span>
-                        {t(STAGES[name])}
-                        {name === 'improving' && place === at && (
-                            <span className="font-normal text-mute">
-                                {t(':n of :all steps', { n: grouped(state.steps), all: grouped(state.wanted) })}
-                            </span>
-                        )}
-                    </li>
-                ))}
-            </ol>
+                    ),
+                }))}
+                at={state.stage}
+            />
             {state.best && <p className="mt-2 font-semibold">{t('So far: :figure', { figure: state.best })}</p>}
             {stop.trouble && <p className="mt-2 text-sm text-broken">{stop.trouble}</p>}
             {may && (

@@ -7,21 +7,92 @@ import type { OrderRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 
+interface Action {
+    label: string;
+    /** To which of them it can be done. */
+    orders: OrderRow[];
+    change: (order: string) => Change;
+    /** What it is called as a line of the draft, by how many they are. */
+    title: (count: number) => string;
+}
+
 /** What is done to production orders that are picked: each is a line of the draft, so that it says what it does before it is done. */
 export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear: () => void }) {
     const draft = useDraft();
     const { plan } = useShared();
     const [day, setDay] = useState('');
-    const add = (some: OrderRow[], of: (code: string) => Change, title: string) => {
-        void draft.add(
-            some.map((order) => of(order.code)),
-            title,
-        );
-    };
     const firm = orders.filter((order) => order.status === 'firm');
     const released = orders.filter((order) => order.status === 'released');
     const held = orders.filter((order) => order.held);
     const free = orders.filter((order) => !order.held);
+    const onDay = day || null;
+    const actions: Action[] = [
+        {
+            label: t('Release'),
+            orders: firm,
+            change: (order) => ({ change: 'release_order', order }),
+            title: (n) => tn('1 order released', ':n orders released', n),
+        },
+        {
+            label: t('Back to firm'),
+            orders: released,
+            change: (order) => ({ change: 'release_order', order, released: false }),
+            title: (n) => tn('1 order firm again', ':n orders firm again', n),
+        },
+        {
+            label: t('Hold back'),
+            orders: free,
+            change: (order) => ({ change: 'hold_order', order, held: true }),
+            title: (n) => tn('1 order held back', ':n orders held back', n),
+        },
+        {
+            label: t('Let go'),
+            orders: held,
+            change: (order) => ({ change: 'hold_order', order, held: false }),
+            title: (n) => tn('1 order no longer held back', ':n orders no longer held back', n),
+        },
+        {
+            label: t('Make most urgent'),
+            orders,
+            change: (order) => ({ change: 'prioritise_order', order, priority: 1 }),
+            title: (n) => tn('1 order most urgent', ':n orders most urgent', n),
+        },
+    ];
+    const byDay: Action[] = [
+        {
+            label: t('Start not before'),
+            orders,
+            change: (order) => ({ change: 'start_not_before', order, day: onDay }),
+            title: (n) =>
+                onDay === null
+                    ? tn('1 order may start on any day', ':n orders may start on any day', n)
+                    : tn('1 order not before its day', ':n orders not before their day', n),
+        },
+        {
+            label: t('Finish by'),
+            orders,
+            change: (order) => ({ change: 'finish_by', order, day: onDay }),
+            title: (n) =>
+                onDay === null
+                    ? tn('1 order done when due', ':n orders done when due', n)
+                    : tn('1 order done by its day', ':n orders done by their day', n),
+        },
+    ];
+    const button = (action: Action) =>
+        action.orders.length > 0 && (
+            <Button
+                key={action.label}
+                disabled={draft.busy}
+                onClick={() =>
+                    void draft.add(
+                        action.orders.map((order) => action.change(order.code)),
+                        action.title(action.orders.length),
+                    )
+                }
+            >
+                {action.label}
+            </Button>
+        );
     return (
         <div
             role="toolbar"
@@ -29,106 +100,12 @@ export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear:
             className="mb-2.5 flex flex-wrap items-center gap-2 rounded border border-draft bg-draft-tint px-3 py-2"
         >
             <strong className="mr-1">{tn('1 order picked', ':n orders picked', orders.length)}</strong>
-            {firm.length > 0 && (
-                <Button
-                    disabled={draft.busy}
-                    onClick={() =>
-                        add(
-                            firm,
-                            (order) => ({ change: 'release_order', order }),
-                            tn('1 order released', ':n orders released', firm.length),
-                        )
-                    }
-                >
-                    {t('Release')}
-                </Button>
-            )}
-            {released.length > 0 && (
-                <Button
-                    disabled={draft.busy}
-                    onClick={() =>
-                        add(
-                            released,
-                            (order) => ({ change: 'release_order', order, released: false }),
-                            tn('1 order firm again', ':n orders firm again', released.length),
-                        )
-                    }
-                >
-                    {t('Back to firm')}
-                </Button>
-            )}
-            {free.length > 0 && (
-                <Button
-                    disabled={draft.busy}
-                    onClick={() =>
-                        add(
-                            free,
-                            (order) => ({ change: 'hold_order', order, held: true }),
-                            tn('1 order held back', ':n orders held back', free.length),
-                        )
-                    }
-                >
-                    {t('Hold back')}
-                </Button>
-            )}
-            {held.length > 0 && (
-                <Button
-                    disabled={draft.busy}
-                    onClick={() =>
-                        add(
-                            held,
-                            (order) => ({ change: 'hold_order', order, held: false }),
-                            tn('1 order no longer held back', ':n orders no longer held back', held.length),
-                        )
-                    }
-                >
-                    {t('Let go')}
-                </Button>
-            )}
-            <Button
-                disabled={draft.busy}
-                onClick={() =>
-                    add(
-                        orders,
-                        (order) => ({ change: 'prioritise_order', order, priority: 1 }),
-                        tn('1 order most urgent', ':n orders most urgent', orders.length),
-                    )
-                }
-            >
-                {t('Make most urgent')}
-            </Button>
+            {actions.map(button)}
             <label htmlFor="bulk-day" className="ml-2 text-sm">
                 {t('Day')}
             </label>
             <DateField id="bulk-day" value={day} onChange={setDay} min={plan.planDate} optional />
-            <Button
-                disabled={draft.busy}
-                onClick={() =>
-                    add(
-                        orders,
-                        (order) => ({ change: 'start_not_before', order, day: day || null }),
-                        day === ''
-                            ? tn('1 order may start on any day', ':n orders may start on any day', orders.length)
-                            : tn('1 order not before its day', ':n orders not before their day', orders.length),
-                    )
-                }
-            >
-                {t('Start not before')}
-            </Button>
-            <Button
-                disabled={draft.busy}
-                onClick={() =>
-                    add(
-                        orders,
-                        (order) => ({ change: 'finish_by', order, day: day || null }),
-                        day === ''
-                            ? tn('1 order done when due', ':n orders done when due', orders.length)
-                            : tn('1 order done by its day', ':n orders done by their day', orders.length),
-                    )
-                }
-            >
-                {t('Finish by')}
-            </Button>
+            {byDay.map(button)}
             <Link
                 href={`/schedule?orders=${orders.map((order) => encodeURIComponent(order.code)).join(',')}`}
                 className="ml-auto font-semibold text-act hover:underline"
