@@ -27,7 +27,8 @@ final readonly class KeepSchedule
      */
     public function __invoke(int $id, string $key, User $by): array
     {
-        $told = Idempotency::once($key, 'keep schedule', $by, function () use ($id, $by): array {
+        $isKept = false;
+        $told = Idempotency::once($key, 'keep schedule', $by, function () use ($id, $by, &$isKept): array {
             $asked = AskedSchedule::query()->whereKey($id)->lockForUpdate()->first() ?? throw Refused::because('schedule.none');
             $asked->status === 'done' || throw match ($asked->status) {
                 'kept' => Refused::because('schedule.kept', [], 'over'),
@@ -39,10 +40,11 @@ final readonly class KeepSchedule
             $changes === [] && throw Refused::because('schedule.nothing_moves', [], 'nothing');
             $written = ($this->commit)([$changes], [$asked->seen ?? []], $by, Words::say($said));
             $asked->update(['status' => 'kept', 'commit_id' => $written['commit']]);
+            $isKept = true;
 
             return get_object_vars(new Told(Words::say($said)));
         });
-        $this->planWithIt((int) (AskedSchedule::query()->find($id)->options['proposalsDays'] ?? 0), $by);
+        $isKept && $this->planWithIt((int) (AskedSchedule::query()->find($id)->options['proposalsDays'] ?? 0), $by);
 
         return $told;
     }

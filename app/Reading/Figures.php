@@ -81,16 +81,7 @@ final class Figures
         foreach ($labels as $name => [$label, $moreIsWorse]) {
             [$before, $after] = $figures[$name] ?? [0, 0];
             if ($before !== $after) {
-                $change = ($after > $before ? '+' : "\u{2212}").Words::money(abs($after - $before));
-                $rows[] = new DraftFigure(
-                    name: $name,
-                    label: $label,
-                    before: Words::money($before),
-                    after: Words::money($after),
-                    change: $change,
-                    worse: $moreIsWorse && $after > $before,
-                    better: $moreIsWorse && $after < $before,
-                );
+                $rows[] = DraftFigure::of($name, $label, $before, $after, $moreIsWorse ? false : null);
             }
         }
 
@@ -107,10 +98,7 @@ final class Figures
     {
         [$was, $is] = [(int) round($before / 60), (int) round($after / 60)];
 
-        return $was === $is ? null : new DraftFigure(
-            name: 'overHours', label: (string) trans(self::OVER), before: Words::money($was), after: Words::money($is),
-            change: ($is > $was ? '+' : "\u{2212}").Words::money(abs($is - $was)), worse: $is > $was, better: $is < $was,
-        );
+        return $was === $is ? null : DraftFigure::of('overHours', (string) trans(self::OVER), $was, $is, false);
     }
 
     private static function value(Run $run, string $key): int

@@ -143,16 +143,7 @@ final class ScheduleView
                 'waiting_min' => (int) round($value / self::MINUTES_OF_HOUR),
                 default => $value,
             }, $figures[$name] ?? [0, 0]);
-            $change = $after - $before;
-            $rows[] = new DraftFigure(
-                name: $name,
-                label: (string) trans($label),
-                before: Words::money($before),
-                after: Words::money($after),
-                change: $change === 0 ? (string) trans('same') : ($change > 0 ? '+' : "\u{2212}").Words::money(abs($change)),
-                worse: $moreIsBetter !== null && ($moreIsBetter ? $change < 0 : $change > 0),
-                better: $moreIsBetter !== null && ($moreIsBetter ? $change > 0 : $change < 0),
-            );
+            $rows[] = DraftFigure::of($name, (string) trans($label), $before, $after, $moreIsBetter);
         }
 
         return $rows;

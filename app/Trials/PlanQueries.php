@@ -167,12 +167,12 @@ final readonly class PlanQueries
         return $this->plan->drafted($drafted, fn (Trial $trial) => $trial->with([], function (Plan $plan) use ($released, $trial): array {
             $presenter = new TrialPresenter($trial->network(), $this->today());
             $said = [];
+            foreach (FullPeriod::of($plan, array_map(fn (ReleaseOrder $change) => $change->order, array_values($released))) as $full) {
+                $said[] = Words::say(new Phrase('refused.draft.lacks_room', [
+                    'order' => $full->order, 'centre' => $full->centre, 'day' => $presenter->day($full->from), 'percent' => $full->percent,
+                ]));
+            }
             foreach ($released as $change) {
-                foreach (FullPeriod::of($plan, [$change->order]) as $full) {
-                    $said[] = Words::say(new Phrase('refused.draft.lacks_room', [
-                        'order' => $change->order, 'centre' => $full->centre, 'day' => $presenter->day($full->from), 'percent' => $full->percent,
-                    ]));
-                }
                 foreach (MissingParts::of($plan, $change->order) as $part) {
                     $item = $plan->structure->points[$part->need->point]->item->code;
                     $said[] = Words::say(new Phrase($part->brings === null ? 'refused.draft.lacks_nothing_comes' : 'refused.draft.lacks_line', [

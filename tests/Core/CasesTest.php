@@ -22,7 +22,8 @@ function comparable(array $rows, array $without = ['text', 'hold_up']): array
 
 dataset('cases', function () {
     foreach (glob(dirname(__DIR__).'/cases/*') ?: [] as $folder) {
-        if (! is_file("{$folder}/expected/exit") && ! is_file("{$folder}/expected/schedule.csv")) { // schedules have tests of their own
+        $ofOthers = array_filter(['exit', 'schedule.csv', 'promise.json'], fn (string $file) => is_file("{$folder}/expected/{$file}"));
+        if ($ofOthers === []) { // refusals, schedules and promises have tests of their own
             yield basename($folder) => $folder;
         }
     }

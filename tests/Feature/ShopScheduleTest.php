@@ -51,6 +51,7 @@ it('keeps a schedule once, as one line of the journal, plans with it, and takes 
         ->and($first)->toBe("Schedule kept for {$state['sides']['kept']} orders")
         ->and(DB::table('commits')->count())->toBe(1)->and(DB::table('activity_log')->where('event', 'commit')->value('description'))->toBe($first);
     ($this->keep)($state['id'])->assertStatus(422)->assertJsonPath('reason', 'over');
+    expect(Run::query()->count())->toBe(2); // planned anew once, however often it was pressed
 
     $run = Run::live();
     expect($run->parameters)->toMatchArray(['schedule' => true, 'scheduleDays' => 14]);
@@ -145,4 +146,15 @@ it('knows no centre and no order that is not there, and lets only those schedule
     foreach (['buyer', 'sales', 'viewer'] as $role) {
         $this->actingAs(Demo::user($role))->postJson('/schedules', wishes())->assertForbidden();
     }
+});
+
+it('asks before orders are released whose work centres are too full, each with its own weeks', function () {
+    $lacks = fn (array $orders) => $this->postJson('/draft/lines', [
+        'changes' => array_map(fn (string $order) => ['change' => 'release_order', 'order' => $order], $orders),
+    ])->assertStatus(422)->assertJsonPath('reason', 'lacks')->json('details.lines');
+    $full = fn (array $orders) => array_values(array_filter($lacks($orders), fn (string $line) => str_contains($line, '% full')));
+    $each = array_merge(...array_map(fn (string $order) => $full([$order]), ['M-1047', 'M-1049', 'M-1051', 'M-1052']));
+    expect($each)->toContain('M-1047 needs CAL-1 in the week of Mon 9 Mar, which is 133 % full')
+        ->and($full(['M-1047', 'M-1049', 'M-1051', 'M-1052']))->toEqualCanonicalizing($each)
+        ->and($this->getJson('/draft')->json('state.lines'))->toBe([]);
 });

@@ -107,6 +107,20 @@ final class Plan
         ];
     }
 
+    /** The place of a proposal among those of its point that are due on its day, from 0: by it one is known again in another plan. */
+    public function placeAmongDue(Supply $proposal): int
+    {
+        $place = 0;
+        foreach ($this->supplies[$proposal->point] as $other) {
+            if ($other === $proposal) {
+                break;
+            }
+            $place += $other->isProposal() && $other->due === $proposal->due ? 1 : 0;
+        }
+
+        return $place;
+    }
+
     /** @return list<ShopPlace> where its operations stand, by their number; none where it is not in a schedule */
     public function inShop(Supply $supply): array
     {

@@ -137,18 +137,7 @@ final class ShopGround
     /** By what an order or a proposal is known again in another plan: a proposal by its point, its due date and its number among those. */
     private static function keyOf(Supply $supply, Plan $plan): string
     {
-        if (! $supply->isProposal()) {
-            return $supply->reference();
-        }
-        $number = 0;
-        foreach ($plan->supplies[$supply->point] as $other) {
-            if ($other === $supply) {
-                break;
-            }
-            $number += $other->isProposal() && $other->due === $supply->due ? 1 : 0;
-        }
-
-        return "{$supply->point} {$supply->due} {$number}";
+        return $supply->isProposal() ? "{$supply->point} {$supply->due} {$plan->placeAmongDue($supply)}" : $supply->reference();
     }
 
     private static function placed(ShopPlace $place): Placed

@@ -162,15 +162,7 @@ final class Jobs
     /** The number of a proposal among those of its item and site that are due on its day. */
     public function numberOf(Supply $proposal): int
     {
-        $number = 1;
-        foreach ($this->plan->supplies[$proposal->point] as $other) {
-            if ($other === $proposal) {
-                break;
-            }
-            $number += $other->isProposal() && $other->due === $proposal->due ? 1 : 0;
-        }
-
-        return $number;
+        return $this->plan->placeAmongDue($proposal) + 1;
     }
 
     private function task(Job $job, int $place, Operation $row, int $qty, ?ProposalOperation $stood): Task
