@@ -14,6 +14,7 @@ use App\Http\Controllers\MissingController;
 use App\Http\Controllers\OrderController;
 use App\Http\Controllers\PeggingController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\PromiseController;
 use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\ReservationController;
 use App\Http\Controllers\RunController;
@@ -49,6 +50,12 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/demand/forecast-rows', [DemandController::class, 'forecast']);
     Route::get('/demand/line', [DemandController::class, 'line']);
     Route::post('/demand/forecast', [DemandController::class, 'change']);
+
+    Route::get('/promise', [PromiseController::class, 'index']);
+    Route::post('/promise/answer', [PromiseController::class, 'answer']);
+    Route::post('/promise/hold', [PromiseController::class, 'hold']);
+    Route::post('/promise/accept', [PromiseController::class, 'accept']);
+    Route::post('/promise/drop', [PromiseController::class, 'drop']);
 
     Route::get('/plan', [PlanController::class, 'index']);
     Route::get('/plan/rows', [PlanController::class, 'rows']);

@@ -45,14 +45,16 @@ final readonly class CommitChanges
      * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see RowFingerprints}; lines without
      *    are not compared
      * @param  string|null  $said  what they are together, in words; each is said by itself without
+     * @param  string|null  $covering  a permission that stands for those that the changes take by themselves: what they are was worked out
+     *    here, and is what that permission is for
      * @return array{commit: int, sentences: list<string>, orders: list<string>} what was written, and the codes of new orders
      *
      * @throws Refused when a line does not fit, was overtaken or is not the person's to write; `lines` says which
      */
-    public function __invoke(array $lines, array $seen, User $by, ?string $said = null): array
+    public function __invoke(array $lines, array $seen, User $by, ?string $said = null, ?string $covering = null): array
     {
         $before = $this->data->read();
-        $this->check($lines, $seen, $before, $by);
+        $this->check($lines, $seen, $before, $by, $covering);
         $made = array_keys(NewCodes::made(array_merge(...$lines)));
         [$changes, $codes] = $this->numbered(array_merge(...$lines), $before);
         $list = new Changes($changes);
@@ -81,10 +83,10 @@ final readonly class CommitChanges
      * @param  list<list<Change>>  $lines
      * @param  array<int, array<string, string>>  $seen
      */
-    private function check(array $lines, array $seen, Network $network, User $by): void
+    private function check(array $lines, array $seen, Network $network, User $by, ?string $covering): void
     {
         $troubles = [];
-        foreach (DraftCheck::of($lines, $seen, $network, $by) as $place => $check) {
+        foreach (DraftCheck::of($lines, $seen, $network, $by, covering: $covering) as $place => $check) {
             $trouble = match (true) {
                 $check->moved !== [] => new Phrase('refused.commit.moved', ['names' => $check->movedNames()]),
                 ! $check->may => new Phrase('refused.commit.forbidden'),

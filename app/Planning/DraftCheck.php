@@ -28,9 +28,10 @@ final readonly class DraftCheck
      * @param  array<int, array<string, string>>  $seen  what the rows of a line looked like, see {@see RowFingerprints}; lines without
      *    are not compared
      * @param  bool  $takesBack  whether the lines take a commit back: what stood there before may come back
+     * @param  string|null  $covering  a permission that stands for those that the changes take by themselves
      * @return list<self> one for each line
      */
-    public static function of(array $lines, array $seen, Network $ground, User $user, bool $takesBack = false): array
+    public static function of(array $lines, array $seen, Network $ground, User $user, bool $takesBack = false, ?string $covering = null): array
     {
         $checks = [];
         $network = $ground;
@@ -42,7 +43,7 @@ final readonly class DraftCheck
                 foreach ($changes as $change) {
                     $before = $after;
                     $after = SoundChange::apply($change, $before, $takesBack);
-                    $may = $may && ChangeRights::may($user, $change, $before, $after);
+                    $may = $may && ($covering === null ? ChangeRights::may($user, $change, $before, $after) : $user->can($covering));
                 }
                 $network = $after;
             } catch (DoesNotFit $refusal) {

@@ -63,6 +63,7 @@ final readonly class DemandView
         int $rows = ListOrder::ROWS,
     ): SalesRows {
         $query = DB::table('sales_lines as l')->whereColumn('l.shipped', '<', 'l.qty')
+            ->where(fn (Builder $query) => $query->whereNull('l.held_until')->orWhere('l.held_until', '>=', Settings::planDate()))
             ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['l.order_code', 'l.customer', 'l.item_code'], $text));
         $all = (clone $query)->count();
@@ -104,6 +105,8 @@ final readonly class DemandView
             lateDays: $demand?->daysPastDue() ?? 0,
             reason: $demand === null ? null : $this->plan->holdUpOf($demand) ?? self::passed($demand),
             strip: $demand === null ? null : $this->strip($demand, $pegs[(int) $line->n] ?? []),
+            heldUntil: $line->held_until === null ? null : substr($line->held_until, 0, 10),
+            answered: $line->answered === null ? null : substr($line->answered, 0, 10),
         );
     }
 

@@ -35,7 +35,7 @@ final readonly class TodayView
     {
         return [
             ...$this->lateSales($site), ...$this->uncovered($site), ...$this->proposals($site), ...$this->openOrders($site),
-            ...$this->short($site),
+            ...$this->short($site), ...$this->holds($site),
         ];
     }
 
@@ -202,6 +202,24 @@ final readonly class TodayView
             note: $names,
             strip: null,
             action: new Link(trans('Ways out'), '/shortages'),
+        )];
+    }
+
+    /** @return list<TodayLine> what is held for customers and lapses today or tomorrow */
+    private function holds(string $site): array
+    {
+        $held = new HeldPromises;
+        [$today, $tomorrow] = [$this->plan->dates->iso($this->plan->planDate), $this->plan->dates->iso($this->plan->planDate + 1)];
+        $count = $held->lapsing($site, $today, $tomorrow);
+
+        return $count === 0 ? [] : [new TodayLine(
+            icon: 'today',
+            tone: Tone::Look,
+            title: trans_choice('{1} 1 promise that is held|[2,*] :count promises that are held', $count, ['count' => $count]),
+            emphasis: trans_choice('{1} lapses by tomorrow evening|[2,*] lapse by tomorrow evening', $count),
+            note: trans_choice('{0} none of them today|[1,*] :count of them today', $now = $held->lapsing($site, $today, $today), ['count' => $now]),
+            strip: null,
+            action: new Link(trans('Accept or drop'), '/promise'),
         )];
     }
 

@@ -40,6 +40,7 @@ final class Idempotency
      * @return T|array<string, mixed>
      *
      * @throws Refused when the key was used by someone else or for something else
+     * @throws Overtaken when the work does; nothing is kept of it then
      */
     public static function once(string $key, string $action, User $user, callable $work): array
     {

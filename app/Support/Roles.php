@@ -29,14 +29,17 @@ final class Roles
 
     public const STUDY = 'make studies';
 
+    /** Hold, accept and drop what is promised to customers, with the orders that come of it. */
+    public const PROMISE = 'promise to customers';
+
     /** @var array<string, list<string>> permissions by role */
     public const OF = [
-        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY],
+        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE],
         'buyer' => [self::BUY, self::STUDY],
         'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY],
-        'sales' => [self::FORECAST, self::STUDY],
+        'sales' => [self::FORECAST, self::STUDY, self::PROMISE],
         'viewer' => [],
-        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY],
+        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE],
     ];
 
     /** Makes the roles and permissions in the database what they are here. */

@@ -13,6 +13,9 @@ use App\Support\Settings;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Options\Options;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Promise\PromiseGround;
+use Yposta\Core\Promise\ShopGround;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\Change;
@@ -113,6 +116,38 @@ final class LivePlan
         }
 
         return $this->trial;
+    }
+
+    /**
+     * Does something with what promises are planned on: the live data, without a draft and without the dates of the shop.
+     *
+     * @template T
+     *
+     * @param  callable(Network): Network  $aside  takes away what is asked for
+     * @param  bool  $withShop  whether the shop must have room; it stands as the live plan has it
+     * @param  callable(PromiseGround): T  $do
+     * @return T
+     *
+     * @throws Refused when there is no plan
+     */
+    public function promising(callable $aside, bool $withShop, callable $do): mixed
+    {
+        $trial = $this->live();
+        $run = $this->run ?? throw Refused::because('plan.none', [], 'no plan');
+        $options = $this->optionsOf($run)->with(schedule: false);
+        $network = $aside($trial->network());
+        $ask = function (Trial $trial) use ($options, $withShop, $do): mixed {
+            $shop = $withShop ? $trial->with([], fn (Plan $plan) => ShopGround::asItStands($plan, $options->scheduleDays)) : null;
+
+            return $do(new PromiseGround($trial, $options, $shop));
+        };
+        try {
+            return $this->optionsOf($run)->schedule
+                ? $ask(new Trial($network, $options, RunLimits::planner()))
+                : $trial->within($network, fn () => $ask($trial));
+        } catch (DoesNotFit|LoopFound|QuantityOutOfRange $trouble) {
+            throw Refused::because('promise.unfit', ['trouble' => $trouble->phrase()], 'fit');
+        }
     }
 
     /**

@@ -24,6 +24,7 @@ use App\Trials\Views\BalanceView;
 use App\Trials\Views\DraftEffects;
 use App\Trials\Views\LoadCellView;
 use App\Trials\Views\LoadView;
+use App\Trials\Views\PromiseView;
 use App\Trials\Views\ReliefView;
 use App\Trials\Views\RemedyView;
 use App\Trials\Views\ReservationView;
@@ -36,6 +37,7 @@ use Yposta\Core\Conversion\DelayCheck;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Promise\PromiseGround;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reservation\Reservations;
@@ -481,6 +483,38 @@ final readonly class PlanQueries
 
             return ['found' => $found];
         });
+    }
+
+    /**
+     * When what a customer asks for can be promised.
+     *
+     * @param  array{wishes: non-empty-list<array{item: string, site: string, qty: string}>, wished: string, together?: bool, regardless?: bool, capacity?: bool, of?: string}  $asked  PromiseWishes
+     * @return array<string, mixed> a PromiseReply
+     */
+    public function promise(array $asked): array
+    {
+        $wishes = new PromiseWishes(...$asked);
+
+        return $this->plan->promising(
+            fn (Network $network) => PromisedLines::without($network, $wishes->of), $wishes->capacity,
+            fn (PromiseGround $ground) => get_object_vars((new PromiseView($ground, $this->today()))->of($wishes)),
+        );
+    }
+
+    /**
+     * What promised lines do, and what accepting them writes.
+     *
+     * @param  array<string, mixed>  $lines  PromisedLines
+     * @return array<string, mixed> a WrittenPromise
+     */
+    public function promised(array $lines): array
+    {
+        $lines = new PromisedLines(...$lines);
+
+        return [...$this->plan->promising(
+            fn (Network $network) => PromisedLines::without($network, $lines->of), $lines->capacity,
+            fn (PromiseGround $ground) => $lines->written($ground, RunProposals::live(), $this->plan->network(), $this->today()),
+        ), 'stamp' => $this->plan->stamp()];
     }
 
     /**

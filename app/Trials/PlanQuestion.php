@@ -25,6 +25,8 @@ enum PlanQuestion: string
     case Load = 'load';
     case LoadCell = 'loadCell';
     case Reliefs = 'reliefs';
+    case Promise = 'promise';
+    case Promised = 'promised';
     case Countable = 'countable';
 
     /** Whether answers are told one by one as they are found. */

@@ -153,6 +153,7 @@ return [
         'order_of_nothing' => 'an order is of a quantity above 0',
         'percent' => 'demand can be taken from 0 to :most percent',
         'priority' => 'a priority is from 1 to 9',
+        'promise_passed' => ':day has passed; nothing can be promised for it',
         'promise_taken' => 'there is a sales order :order already; a promise cannot be told from it',
         'received' => 'order :order has received :qty already',
         'released_already' => 'order :order is released already',

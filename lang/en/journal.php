@@ -25,6 +25,13 @@ return [
         'noted_why' => ':item missing on :order until :until: :note',
     ],
     'nothing_to_hold' => 'Nothing more is there to be held for these. Nothing was changed.',
+    'promise' => [
+        'accepted' => 'Promised to :whom: :what',
+        'accepted_made' => 'Promised to :whom: :what; 1 order made for it|Promised to :whom: :what; :count orders made for it',
+        'dropped' => 'Dropped what was held for :whom',
+        'held' => 'Held until :until for :whom: :what',
+        'part' => ':qty :item by :day',
+    ],
     'run' => [
         'again' => 'The run was interrupted and begins again.',
         'died' => 'The run stopped without a word, several times; the plan before it stands.',

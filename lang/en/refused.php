@@ -112,6 +112,17 @@ return [
         'over' => 'This schedule is not being made any more.',
         'under_way' => 'A schedule of :by is being made. Look at it, or stop it first.',
     ],
+    'promise' => [
+        'busy' => 'Others write too fast for it just now. Nothing was promised; try again.',
+        'forbidden' => 'Promising is not yours to do. Nothing was written.',
+        'gone' => 'That does not hold any more: others were quicker, or something has changed. Nothing was promised; ask again.',
+        'hits' => 'Others would come later for it: :names. Nothing was promised yet.',
+        'lapsed' => ':line was held until :day and lapsed. Nothing was written; ask again whether it can still be had.',
+        'no_line' => 'There is no sales line :line any more. Nothing was written.',
+        'not_held' => ':line is no longer held: it was accepted or stands by itself. Nothing was written.',
+        'unfit' => ':Trouble. Nothing was promised.',
+        'until_passed' => ':day has passed; hold it until today or later. Nothing was written.',
+    ],
     'request' => [
         'used' => 'This request was used before for something else. Nothing was changed; reload the page and try again.',
     ],

@@ -12,6 +12,7 @@ use Yposta\Core\Bundle\BundleReader;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\InvalidDay;
 use Yposta\Core\Promise\PromiseAnswer;
+use Yposta\Core\Promise\PromiseGround;
 use Yposta\Core\Promise\PromisePart;
 use Yposta\Core\Promise\Promises;
 use Yposta\Core\Promise\ShopGround;
@@ -40,9 +41,9 @@ final class PromiseCommand extends Command
             $this->note($contents->warnings);
             $options = $contents->options->with(schedule: false);
             $trial = new Trial($contents->network, $options);
+            $shop = $this->option('with-capacity') === true ? $trial->with([], ShopGround::byDefault(...)) : null;
             $promises = new Promises(
-                trial: $trial, options: $options, item: $this->text('item'), site: $this->text('site'), qty: $qty, wished: $wished,
-                shop: $this->option('with-capacity') === true ? $trial->with([], ShopGround::byDefault(...)) : null,
+                new PromiseGround($trial, $options, $shop), $this->text('item'), $this->text('site'), $qty, $wished,
             );
             $this->line(self::json($promises->answer(), $options->planDate));
         });

@@ -7,6 +7,10 @@ namespace App\Reading\Shapes;
 /** A sales line with its cover. */
 final readonly class SalesRow
 {
+    /**
+     * @param  string|null  $heldUntil  the last day of a promise that is held and not accepted
+     * @param  string|null  $answered  the day on which it could have been promised, where it was accepted for another
+     */
     public function __construct(
         public string $reference,
         public string $order,
@@ -25,6 +29,8 @@ final readonly class SalesRow
         public int $lateDays,
         public ?string $reason,
         public ?Strip $strip,
+        public ?string $heldUntil,
+        public ?string $answered,
     ) {
     }
 }

@@ -55,6 +55,9 @@ final readonly class DemandCollector
     private function sales(Workspace $work, array $lines): void
     {
         foreach ($lines as $line) {
+            if (! $line->counts($work->options->planDate)) {
+                continue;
+            }
             $point = $work->structure->points[$work->structure->indexes[Network::key($line->item, $line->site)]];
             $rank = DemandKind::Sales->rank(false, $work->sales->of(self::placeName($line)));
             $work->demand(

@@ -38,7 +38,8 @@ final readonly class ForecastConsumption
         $lines = [];
         if ($this->options->consume && in_array('sales', $this->options->demand, true)) {
             foreach ($network->sales as $line) {
-                isset($points[Network::key($line->item, $line->site)]) && $lines[Network::key($line->item, $line->site)][] = $line;
+                $line->counts($this->options->planDate) && isset($points[Network::key($line->item, $line->site)])
+                    && $lines[Network::key($line->item, $line->site)][] = $line;
             }
         }
         $remaining = [];

@@ -31,10 +31,11 @@ final readonly class OrderFromProposal
     /**
      * @param  int  $qty  millionths
      * @param  int  $due  day number
+     * @param  int|null  $start  day number; null leaves it to the lead time
      */
-    public static function of(Structure $structure, Point $point, int $qty, int $due, int $planDate): self
+    public static function of(Structure $structure, Point $point, int $qty, int $due, int $planDate, ?int $start = null): self
     {
-        $start = $point->leadCalendar->back($due, $point->leadFor($qty));
+        $start ??= $point->leadCalendar->back($due, $point->leadFor($qty));
         $day = max($start, $planDate);
         $components = [];
         foreach ($point->supply() === OrderKind::Make ? $structure->components[$point->index] ?? [] : [] as $line) {

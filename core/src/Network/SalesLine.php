@@ -16,7 +16,8 @@ use Yposta\Core\Declaration\Whole;
 use Yposta\Core\Reference\Reference;
 
 /**
- * A line of a sales order. Quantities in millionths, `due` a day number, priority from 1 (most urgent) to 9.
+ * A line of a sales order, or of a promise that is held for a customer. Quantities in millionths, dates as day numbers, priority from 1
+ * (most urgent) to 9.
  */
 #[BundleFile('sales.csv', 'sales_lines', ['order', 'line'])]
 final readonly class SalesLine
@@ -50,10 +51,24 @@ final readonly class SalesLine
     #[Column(new Whole(1, 9), '5')]
     public int $priority;
 
+    /** The last day of a promise that is held but not accepted; null for a line that stands. */
+    #[Column(new DayColumn, '')]
+    public ?int $heldUntil;
+
+    /** The day on which it could have been promised, where it was accepted for another. */
+    #[Column(new DayColumn, '')]
+    public ?int $answered;
+
     /** What is still to be delivered, in millionths. */
     public function open(): int
     {
         return max(0, $this->qty - $this->shipped);
+    }
+
+    /** Whether it is demand on a day: what was held and not accepted lapses by itself. */
+    public function counts(int $planDate): bool
+    {
+        return $this->heldUntil === null || $this->heldUntil >= $planDate;
     }
 
     public function reference(): Reference

@@ -5,73 +5,48 @@ declare(strict_types=1);
 namespace Yposta\Core\Promise;
 
 use Yposta\Core\Calendar\Calendar;
-use Yposta\Core\Calendar\Date;
-use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
-use Yposta\Core\Options\Options;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Plan\PlanPhrases;
-use Yposta\Core\Quantity\Amount;
-use Yposta\Core\Quantity\Quantity;
-use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Study\DoesNotFit;
-use Yposta\Core\Study\PutSalesLine;
 use Yposta\Core\Support\Phrase;
-use Yposta\Core\Trial\Effect;
-use Yposta\Core\Trial\Outcome;
-use Yposta\Core\Trial\Trial;
 
 /**
  * Promises to customers: a tentative sales line is planned with everything else, on one day after the other, until it is served by its
- * day and no other line is served later for it (scheduling rules, section 5).
+ * day and no other line is served later for it (scheduling rules, section 5). Regardless of others, it only has to be served itself.
  */
-final class Promises
+final readonly class Promises
 {
-    /** The order of the tentative line; one of that code in the data stands in the way. */
-    public const ORDER = 'PROMISE';
-
-    /** A line that is only asked for counts less than all that are there. */
-    private const PRIORITY = 9;
-
-    private readonly Network $network;
-
-    private readonly Calendar $calendar;
-
-    /** What stands without a promise. */
-    private readonly Outcome $before;
+    private Calendar $calendar;
 
     /** The first day that is asked for. */
-    private readonly int $from;
+    private int $from;
 
     /**
      * @param  int  $qty  millionths
      * @param  int  $wished  day number
-     * @param  ShopGround|null  $shop  where capacity counts, of the same trial
+     * @param  list<SalesLine>  $given  tentative lines that are promised along with it
+     * @param  bool  $regardless  whether others may be served later
      *
      * @throws DoesNotFit when there is no such thing to promise, or not on that day
      */
     public function __construct(
-        private readonly Trial $trial,
-        private readonly Options $options,
-        private readonly string $item,
-        private readonly string $site,
-        private readonly int $qty,
+        private PromiseGround $ground,
+        private string $item,
+        private string $site,
+        private int $qty,
         int $wished,
-        private readonly ?ShopGround $shop = null,
+        private array $given = [],
+        private bool $regardless = false,
     ) {
-        $this->network = $trial->network();
-        $this->check($wished);
-        $this->from = max($wished, $options->planDate);
-        $this->before = $trial->outcome();
-        $calendar = $this->network->sites[$site]->calendar;
-        $this->calendar = $options->calendars && $calendar !== null ? $this->network->calendars[$calendar] : Calendar::everyDay();
+        $ground->check($item, $site, $qty, $wished);
+        $this->from = max($wished, $ground->options->planDate);
+        $this->calendar = $ground->calendar($site);
     }
 
     public function answer(): PromiseAnswer
     {
-        $earliest = $this->firstDay(fn (int $day) => $this->holds([new PromisePart($this->qty, $day)]));
-        $onDate = $this->onDate();
+        $earliest = $this->earliest();
+        $onDate = $this->onDate($earliest === $this->from);
 
         return new PromiseAnswer(
             earliest: $earliest,
@@ -82,54 +57,40 @@ final class Promises
         );
     }
 
-    /**
-     * Whether parts can be promised: each is served in full by its day, and no other sales line is served later, or less of it.
-     *
-     * @param  list<PromisePart>  $parts
-     */
-    public function holds(array $parts): bool
+    /** The first working day that holds for all of it, as a day number; null where there is none up to the horizon. */
+    public function earliest(): ?int
     {
-        return $this->read($parts, function (Plan $plan, bool $isRoom) use ($parts): bool {
-            if (! $isRoom) {
-                return false;
-            }
-            foreach ($parts as $number => $part) {
-                $demand = $this->demand($plan, (string) ($number + 1));
-                if ($demand === null || $demand->uncovered > 0 || $demand->expected === null || $demand->expected > $part->date) {
-                    return false;
-                }
-            }
-
-            return $this->hurt($plan) === null;
-        });
+        return $this->firstDay(fn (int $day) => $this->holds([new PromisePart($this->qty, $day)]));
     }
 
     /**
-     * The first other line that is served later, or less of it; null where none is.
+     * Whether parts can be promised.
      *
-     * @return array{string, int|null}|null its reference and when it is served
+     * @param  non-empty-list<PromisePart>  $parts
      */
-    private function hurt(Plan $plan): ?array
+    public function holds(array $parts): bool
     {
-        if ($this->shop !== null) {
-            return $this->shop->hurt($plan);
-        }
-        foreach (Effect::between($this->before, $this->trial->standing())->lines as $change) {
-            [$before, $after] = [$change->before, $change->after];
-            if ($before !== null && $after !== null
-                && ($after->uncovered > $before->uncovered || ($after->expected ?? PHP_INT_MIN) > ($before->expected ?? PHP_INT_MAX))) {
-                return [$after->reference, $after->expected];
-            }
-        }
+        return $this->ground->holds([...$this->given, ...$this->lines($parts)], $this->regardless);
+    }
 
-        return null;
+    /**
+     * The tentative lines of parts.
+     *
+     * @param  non-empty-list<PromisePart>  $parts
+     * @return non-empty-list<SalesLine>
+     */
+    public function lines(array $parts): array
+    {
+        return array_map(fn (PromisePart $part, int $place) => PromiseGround::tentative(
+            count($this->given) + $place + 1, $this->item, $this->site, $part->qty, $part->date,
+        ), $parts, array_keys($parts));
     }
 
     /** @param  callable(int): bool  $holds */
     private function firstDay(callable $holds): ?int
     {
         $day = $this->calendar->forward($this->from, 0);
-        while ($day <= $this->options->horizonEnd) {
+        while ($day <= $this->ground->options->horizonEnd) {
             if ($holds($day)) {
                 return $day;
             }
@@ -139,13 +100,17 @@ final class Promises
         return null;
     }
 
-    /** What can be had on the wished day, in steps of the item. */
-    private function onDate(): int
+    /**
+     * What can be had on the wished day, in steps of the item.
+     *
+     * @param  bool  $isAll  whether all of it is known to be
+     */
+    private function onDate(bool $isAll): int
     {
-        if ($this->holds([new PromisePart($this->qty, $this->from)])) {
+        if ($isAll || $this->holds([new PromisePart($this->qty, $this->from)])) {
             return $this->qty;
         }
-        $step = $this->network->items[$this->item]->step();
+        $step = $this->ground->network->items[$this->item]->step();
         [$least, $most] = [0, intdiv($this->qty, $step)];
         while ($most - $least > 1) {
             $middle = intdiv($least + $most, 2);
@@ -176,8 +141,10 @@ final class Promises
 
     private function madeOf(int $day): ?PromiseSources
     {
-        return $this->read([new PromisePart($this->qty, $day)], function (Plan $plan): ?PromiseSources {
-            $demand = $this->demand($plan, '1');
+        $lines = $this->lines([new PromisePart($this->qty, $day)]);
+
+        return $this->ground->read([...$this->given, ...$lines], function (Plan $plan) use ($lines): ?PromiseSources {
+            $demand = $this->ground->demand($plan, $lines[0]);
 
             return $demand === null ? null : PromiseSources::of($plan, $demand);
         });
@@ -190,78 +157,10 @@ final class Promises
             return null;
         }
         $day = $earliest === null ? $this->from : $this->calendar->back($earliest, 1);
+        $lines = $this->lines([new PromisePart($this->qty, $day)]);
 
-        return $this->read([new PromisePart($this->qty, $day)], function (Plan $plan, bool $isRoom): Phrase {
-            if (! $isRoom) {
-                return new Phrase('promise.no_room', ['item' => $this->item]);
-            }
-            $demand = $this->demand($plan, '1');
-            $holdUp = $demand === null ? null : $plan->holdUp($demand);
-            if ($holdUp !== null) {
-                return (new PlanPhrases($plan->structure))->holdUp($holdUp);
-            }
-            if ($demand === null || $demand->uncovered > 0) {
-                return new Phrase('promise.uncovered', ['item' => $this->item, 'qty' => new Amount(
-                    $demand->uncovered ?? $this->qty, $this->network->items[$this->item]->unit,
-                )]);
-            }
-            [$line, $then] = $this->hurt($plan) ?? ['', null];
-
-            return new Phrase('promise.hurts', ['line' => substr($line, strlen('sales:')), 'day' => Date::orNull($then)]);
-        });
-    }
-
-    /**
-     * @template T
-     *
-     * @param  list<PromisePart>  $parts
-     * @param  callable(Plan, bool): T  $read  the plan, and whether the shop has room for what it makes more of
-     * @return T
-     */
-    private function read(array $parts, callable $read): mixed
-    {
-        $changes = [];
-        foreach ($parts as $number => $part) {
-            $changes[] = new PutSalesLine(SalesLine::of(
-                order: self::ORDER, line: (string) ($number + 1), item: $this->item, site: $this->site, qty: $part->qty,
-                due: $part->date, priority: self::PRIORITY,
-            ));
-        }
-
-        return $this->trial->with($changes, function (Plan $plan) use ($read): mixed {
-            $isRoom = $this->shop === null || $this->shop->settle($plan);
-            try {
-                return $read($plan, $isRoom);
-            } finally {
-                $plan->work->planned->restore();
-            }
-        });
-    }
-
-    private function demand(Plan $plan, string $line): ?Demand
-    {
-        $point = $plan->structure->find($this->item, $this->site);
-        foreach ($point === null ? [] : $plan->demands[$point->index] ?? [] as $demand) {
-            if ($demand->kind === DemandKind::Sales && $demand->name === self::ORDER && $demand->line === $line) {
-                return $demand;
-            }
-        }
-
-        return null;
-    }
-
-    private function check(int $wished): void
-    {
-        $item = $this->network->items[$this->item] ?? throw DoesNotFit::because('no_item', ['item' => $this->item]);
-        isset($this->network->sites[$this->site])
-            || throw DoesNotFit::because('no_point', ['item' => $this->item, 'site' => $this->site]);
-        $this->qty > 0 || throw DoesNotFit::because('asked_for_nothing');
-        Quantity::fits($this->qty, $item->decimals)
-            || throw DoesNotFit::because('decimals', ['item' => $this->item, 'decimals' => $item->decimals]);
-        $wished <= $this->options->horizonEnd
-            || throw DoesNotFit::because('after_horizon', ['day' => new Date($wished), 'end' => new Date($this->options->horizonEnd)]);
-        foreach ($this->network->sales as $line) {
-            $line->order !== self::ORDER || throw DoesNotFit::because('promise_taken', ['order' => self::ORDER]);
-        }
+        return $this->ground->read(
+            [...$this->given, ...$lines], fn (Plan $plan, bool $isRoom) => $this->ground->why($plan, $isRoom, [...$lines, ...$this->given]),
+        );
     }
 }

@@ -66,6 +66,12 @@ final class ShopGround
         return new self($plan, (new Scheduler($plan, ShopPlan::shop($plan), $options))->schedule());
     }
 
+    /** The shop with what has a place where it is, and the rest where it ends soonest. */
+    public static function asItStands(Plan $plan, int $proposalsDays): self
+    {
+        return new self($plan, ShopPlan::asItStands($plan, $proposalsDays));
+    }
+
     /**
      * Writes the dates of the shop into a plan with a promise; false where what it makes more of has no room.
      */
@@ -93,21 +99,19 @@ final class ShopGround
     }
 
     /**
-     * The first line of those that were there before which is served later, or less of it; null where none is.
+     * The lines that were there before and are served otherwise.
      *
      * @param  Plan  $plan  settled
-     * @return array{string, int|null}|null its reference and when it is served
+     * @return iterable<string, array{int|null, int, int|null, int}> expected and uncovered before and after, by reference
      */
-    public function hurt(Plan $plan): ?array
+    public function moved(Plan $plan): iterable
     {
         foreach (self::lines($plan) as $reference => [$expected, $uncovered]) {
-            [$before, $missing] = $this->lines[$reference] ?? [PHP_INT_MAX, PHP_INT_MAX];
-            if ($uncovered > $missing || ($expected ?? PHP_INT_MIN) > ($before ?? PHP_INT_MAX)) {
-                return [$reference, $expected];
+            $before = $this->lines[$reference] ?? null;
+            if ($before !== null && $before !== [$expected, $uncovered]) {
+                yield $reference => [...$before, $expected, $uncovered];
             }
         }
-
-        return null;
     }
 
     /** @return array{Standing, array<int, int>} and the day before which what grew is not there, by object id */
@@ -151,7 +155,7 @@ final class ShopGround
         $lines = [];
         foreach ($plan->demands as $demands) {
             foreach ($demands as $demand) {
-                if ($demand->kind === DemandKind::Sales && $demand->name !== Promises::ORDER) {
+                if ($demand->kind === DemandKind::Sales) {
                     $lines[$demand->reference()] = [$demand->expected, $demand->uncovered];
                 }
             }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Remedy;
 
+use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Run\Supply;
-use Yposta\Core\Study\OrderRows;
+use Yposta\Core\Structure\Point;
 use Yposta\Core\Study\ProposalOrigins;
 use Yposta\Core\Study\PutOrder;
 
@@ -36,11 +38,20 @@ final readonly class ProposalOrders
             due: $due, priority: $proposal->priority,
         );
         $from = $this->origins->of($point, $proposal, $this->placeAmongAlike($proposal));
-        $put = new PutOrder($order, [], $from);
 
-        return $order->kind === OrderKind::Make
-            ? new PutOrder($order, OrderRows::of($put->apply($this->plan->network), $order->code), $from)
-            : $put;
+        return new PutOrder($order, $order->kind === OrderKind::Make ? $this->components($order, $point) : [], $from);
+    }
+
+    /** @return list<OrderComponent> as the run gives them to what it proposes */
+    private function components(OpenOrder $order, Point $point): array
+    {
+        $made = OrderFromProposal::of(
+            $this->plan->structure, $point, $order->qty, $order->due, $this->plan->options->planDate, $order->start,
+        );
+
+        return array_map(fn (array $part) => OrderComponent::of(
+            order: $order->code, line: $part['line']->line, item: $part['line']->item, qty: $part['qty'], need: $part['need'],
+        ), $made->components);
     }
 
     /**

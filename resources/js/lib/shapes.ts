@@ -593,6 +593,23 @@ export interface HeldOrder {
     holdable: number;
 }
 
+/** A sales line that is held for a customer until a day. */
+export interface HeldPromise {
+    reference: string;
+    order: string;
+    line: string;
+    customer: string;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    due: string;
+    until: string;
+    lapsed: boolean;
+}
+
 /** Supply that is held for a demand; ISO dates. */
 export interface HeldRow {
     demand: string;
@@ -1009,6 +1026,89 @@ export interface PossibleQuantity {
     stock: string;
 }
 
+/** A sales line that is served later for a promise, or less of it. */
+export interface PromiseHitRow {
+    reference: string;
+    label: string;
+    customer: string;
+    item: string;
+    unit: string;
+    before: string | null;
+    after: string | null;
+    days: number;
+    missing: string;
+    href: string;
+}
+
+/** Promises to customers: what is asked, and what is held. */
+export interface PromisePage {
+    subject: PromiseSubject | null;
+    held: HeldPromise[];
+    allHeld: number;
+    item: string;
+    site: string;
+    horizonEnd: string;
+    planned: boolean;
+    may: boolean;
+}
+
+/** When what a customer asks for can be promised. */
+export interface PromiseReply {
+    items: PromisedItem[];
+    together: boolean;
+    day: string | null;
+    decidedBy: string | null;
+    hits: PromiseHitRow[];
+    from: string;
+}
+
+/** What serves a promise, and since when it is there. */
+export interface PromiseSource {
+    kind: SupplyKind;
+    label: string;
+    qty: string;
+    start: string | null;
+    day: string;
+    href: string | null;
+}
+
+/** A sales line for which another date is asked, or a hold that is accepted. */
+export interface PromiseSubject {
+    reference: string;
+    label: string;
+    customer: string;
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    due: string;
+    until: string | null;
+}
+
+/** When so much of an item can be promised. */
+export interface PromisedItem {
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    earliest: string | null;
+    onDate: string;
+    split: PromisedPart[];
+    decidedBy: string | null;
+    strip: Strip | null;
+    sources: PromiseSource[];
+}
+
+/** So much by a day. */
+export interface PromisedPart {
+    qty: string;
+    day: string;
+}
+
 /** A proposal in the inspector. */
 export interface ProposalDetail {
     row: ProposalRow;
@@ -1168,6 +1268,8 @@ export interface SalesRow {
     lateDays: number;
     reason: string | null;
     strip: Strip | null;
+    heldUntil: string | null;
+    answered: string | null;
 }
 
 /** Sales lines from a place of their list on, and how many there are, and are late, in all. */

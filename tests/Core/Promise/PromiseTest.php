@@ -11,12 +11,17 @@ use Yposta\Core\Bundle\Contents;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Planner;
+use Yposta\Core\Promise\AcceptedPromise;
 use Yposta\Core\Promise\PromiseAnswer;
+use Yposta\Core\Promise\PromiseGround;
+use Yposta\Core\Promise\PromiseHit;
 use Yposta\Core\Promise\PromisePart;
 use Yposta\Core\Promise\Promises;
 use Yposta\Core\Promise\ShopGround;
 use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Study\Changes;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\NoOrigins;
 use Yposta\Core\Trial\Trial;
 
 /**
@@ -64,7 +69,7 @@ function promiseHolds(Contents $contents, string $item, string $site, array $par
 
 function promised(Contents $contents, string $item, string $site, int $qty, int $wished): PromiseAnswer
 {
-    return (new Promises(new Trial($contents->network, $contents->options), $contents->options, $item, $site, $qty, $wished))->answer();
+    return (new Promises(new PromiseGround(new Trial($contents->network, $contents->options), $contents->options), $item, $site, $qty, $wished))->answer();
 }
 
 /** @return list<int> working days of a site from a day to the horizon */
@@ -166,7 +171,7 @@ function sawPromise(int $qty, string $wished, array $more = []): array
         'orders' => "order,kind,status,item,site,qty,start,due\nM1,make,firm,B,MAIN,8,2026-03-02,2026-03-02\n", ...$more,
     ]);
     $trial = new Trial($contents->network, $contents->options);
-    $ask = fn (?ShopGround $shop) => (new Promises($trial, $contents->options, 'A', 'MAIN', $qty * 1_000_000, Day::parse($wished), $shop))->answer();
+    $ask = fn (?ShopGround $shop) => (new Promises(new PromiseGround($trial, $contents->options, $shop), 'A', 'MAIN', $qty * 1_000_000, Day::parse($wished)))->answer();
     $said = fn (PromiseAnswer $answer) => [
         $answer->earliest === null ? null : Day::format($answer->earliest), $answer->onDate / 1_000_000,
         implode(' ', array_map(fn (PromisePart $part) => $part->qty / 1_000_000 .' '.Day::format($part->date), $answer->split)),
@@ -206,7 +211,9 @@ it('claims with the shop what holds when it is asked anew, and nothing a day soo
     $anew = function () use ($contents, $item, $site, $qty, $wished): Promises {
         $trial = new Trial($contents->network, $contents->options);
 
-        return new Promises($trial, $contents->options, $item, $site, $qty, $wished, $trial->with([], ShopGround::byDefault(...)));
+        return new Promises(
+            new PromiseGround($trial, $contents->options, $trial->with([], ShopGround::byDefault(...))), $item, $site, $qty, $wished,
+        );
     };
     $answer = $anew()->answer();
     $before = array_filter(workingDaysFrom($contents, $site, $wished), fn (int $day) => $day < ($answer->earliest ?? $wished + 20));
@@ -217,3 +224,43 @@ it('claims with the shop what holds when it is asked anew, and nothing a day soo
     count($answer->split) === 2 && expect($anew()->holds($answer->split))->toBeTrue("seed {$seed}, in two parts");
     expect($answer->onDate)->toBeBetween(0, $qty);
 })->with(range(601, 606));
+
+it('keeps what is accepted: made orders are firm, what serves it is held, and it tells who is served later', function (int $seed) {
+    $contents = Support::bundle((new RandomBundle($seed, 35))->files());
+    $random = new Randomizer(new Mt19937($seed));
+    $points = array_keys($contents->network->planning);
+    $accepted = 0;
+    for ($ask = 0; $ask < 4; $ask++) {
+        [$item, $site] = explode("\x1f", $points[$random->getInt(0, count($points) - 1)]);
+        $qty = $random->getInt(1, 40) * 1_000_000;
+        $ground = new PromiseGround(new Trial($contents->network, $contents->options), $contents->options);
+        $answer = (new Promises($ground, $item, $site, $qty, $contents->options->planDate + $random->getInt(0, 30)))->answer();
+        if ($answer->split === []) {
+            continue;
+        }
+        $lines = array_map(fn (PromisePart $part, int $place) => SalesLine::of(
+            order: 'NEW', line: (string) ($place + 1), item: $item, site: $site, qty: $part->qty, due: $part->date, priority: 9,
+        ), $answer->split, array_keys($answer->split));
+        [$lines, $changes, $hits] = (new AcceptedPromise($ground, new NoOrigins))->of($lines);
+        $after = (new Changes([...PromiseGround::put($lines), ...$changes]))->apply($contents->network);
+        $byReference = function ($network) use ($contents): array {
+            $found = [];
+            foreach (array_merge(...array_values((new Planner)->plan($network, $contents->options)->demands)) as $demand) {
+                $demand->kind === DemandKind::Sales && $found[$demand->reference()] = $demand;
+            }
+
+            return $found;
+        };
+        [$before, $then] = [$byReference($contents->network), $byReference($after)];
+        foreach ($lines as $line) {
+            $demand = $then[(string) $line->reference()];
+            expect($demand->uncovered)->toBe(0, "seed {$seed}")->and($demand->expected)->toBeLessThanOrEqual($line->due, "seed {$seed}, {$item}");
+        }
+        $later = array_filter($before, fn ($demand, $reference) => $then[$reference]->uncovered > $demand->uncovered
+            || ($demand->expected !== null && $then[$reference]->expected > $demand->expected), ARRAY_FILTER_USE_BOTH);
+        $told = array_map(fn (PromiseHit $hit) => (string) $hit->line->reference(), $hits);
+        expect($told)->toEqualCanonicalizing(array_keys($later), "seed {$seed}");
+        $accepted++;
+    }
+    expect($accepted)->toBeGreaterThan(0);
+})->with(range(701, 708));
