@@ -252,20 +252,20 @@ final class NetChange
             $point = $this->work->structure->points[$index];
             $old = $this->clear($point);
             $made = $netting->net($point);
-            if (self::same($old, $made)) {
-                foreach ($made as $place => $proposal) {
-                    $proposal->takeOver($old[$place]);
+            foreach ($made as $place => $proposal) {
+                $before = $old[$place] ?? null;
+                if ($before !== null && self::same($before, $proposal)) {
+                    $proposal->takeOver($before);
                     $explosion->say($point, $proposal);
+                    unset($old[$place]);
+                } else {
+                    $explosion->explode($point, $proposal, $place);
+                    $this->reach($proposal->inputs);
+                    $differs = true;
                 }
-
-                continue;
             }
-            $differs = true;
+            $differs = $differs || $old !== [];
             array_map($this->dropInputs(...), $old);
-            foreach ($made as $seq => $proposal) {
-                $explosion->explode($point, $proposal, $seq);
-                $this->reach($proposal->inputs);
-            }
         }
         if ($differs) {
             $netting->checkSize();
@@ -368,28 +368,10 @@ final class NetChange
         }
     }
 
-    /**
-     * Whether a point proposes again what it had proposed, so that nothing below it differs.
-     *
-     * @param  list<Supply>  $old
-     * @param  list<Supply>  $new
-     */
-    private static function same(array $old, array $new): bool
+    /** Whether a point proposes again what it had proposed in that place, so that nothing below it differs. */
+    private static function same(Supply $old, Supply $new): bool
     {
-        if (count($old) !== count($new)) {
-            return false;
-        }
-        foreach ($new as $place => $proposal) {
-            $other = $old[$place];
-            if ($proposal->qty !== $other->qty
-                || $proposal->start !== $other->start
-                || $proposal->due !== $other->due
-                || $proposal->priority !== $other->priority) {
-                return false;
-            }
-        }
-
-        return true;
+        return $new->qty === $old->qty && $new->start === $old->start && $new->due === $old->due && $new->priority === $old->priority;
     }
 
     /**

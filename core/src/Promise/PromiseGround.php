@@ -238,6 +238,8 @@ final class PromiseGround
         $point = $plan->structure->find($line->item, $line->site);
         foreach ($point === null ? [] : $plan->demands[$point->index] ?? [] as $demand) {
             if ($demand->kind === DemandKind::Sales && $demand->name === $line->order && $demand->line === $line->line) {
+                $this->shop?->expect($demand);
+
                 return $demand;
             }
         }

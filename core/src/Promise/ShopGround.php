@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Yposta\Core\Promise;
 
 use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Capacity\Shop;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Plan;
+use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\ShopPlace;
 use Yposta\Core\Run\Supply;
+use Yposta\Core\Scheduling\Machines;
 use Yposta\Core\Scheduling\Placed;
 use Yposta\Core\Scheduling\Schedule;
 use Yposta\Core\Scheduling\ScheduledOrder;
 use Yposta\Core\Scheduling\ScheduleOptions;
 use Yposta\Core\Scheduling\Scheduler;
+use Yposta\Core\Scheduling\SetupChanges;
 use Yposta\Core\Scheduling\ShopDates;
 use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Scheduling\Standing;
@@ -28,8 +32,13 @@ final class ShopGround
     /** @var array<string, ScheduledOrder> what is scheduled: orders by reference, proposals by {@see keyOf()} */
     private array $scheduled = [];
 
-    /** @var list<array{Placed, string}> with their setup families */
-    private array $places = [];
+    /** As it stands. */
+    private readonly Machines $machines;
+
+    private readonly Shop $shop;
+
+    /** Of the plan that was settled last. */
+    private ?ShopDates $dates = null;
 
     /** @var array<string, array{int, int}> quantity and day of arrival of what is proposed to be made, by {@see keyOf()} */
     private array $proposed = [];
@@ -40,10 +49,12 @@ final class ShopGround
     /** @param  Plan  $plan  without a promise and without a schedule; left as it was */
     public function __construct(Plan $plan, Schedule $schedule)
     {
+        $this->shop = ShopPlan::shop($plan);
+        $this->machines = new Machines($this->shop, new SetupChanges($plan->network));
         foreach ($schedule->orders() as $order) {
             $this->scheduled[self::keyOf($order->supply, $plan)] = $order;
             foreach ($order->places as $place) {
-                $this->places[] = [self::placed($place), $place->family];
+                $this->machines->occupy(self::placed($place), $place->family);
             }
         }
         $schedule->apply();
@@ -73,29 +84,33 @@ final class ShopGround
     }
 
     /**
-     * Writes the dates of the shop into a plan with a promise; false where what it makes more of has no room.
+     * Writes the dates of the shop into a plan with a promise, as far as they are asked for by {@see expect()} and {@see moved()}; false
+     * where what it makes more of has no room.
      */
     public function settle(Plan $plan): bool
     {
         [$standing, $least] = $this->standing($plan);
         $options = new ScheduleOptions(now: $plan->options->planDate * Minute::DAY);
-        $schedule = (new Scheduler($plan, ShopPlan::shop($plan), $options, $standing))->schedule();
+        $schedule = (new Scheduler($plan, $this->shop, $options, $standing))->schedule();
         if ($schedule->givenUp() !== []) {
+            $this->dates = null;
+
             return false;
         }
-        $dates = new ShopDates($plan);
-        $standing->tell($dates);
+        $this->dates = new ShopDates($plan);
+        $standing->tell($this->dates);
         foreach ($schedule->orders() as $order) {
-            $dates->arrive($order->supply, max($least[spl_object_id($order->supply)] ?? 0, Minute::day($order->end - 1)));
-        }
-        foreach ($plan->demands as $demands) {
-            foreach ($demands as $demand) {
-                $demand->kind === DemandKind::Sales && $dates->expect($demand);
-            }
+            $this->dates->arrive($order->supply, max($least[spl_object_id($order->supply)] ?? 0, Minute::day($order->end - 1)));
         }
         $schedule->tellWhy();
 
         return true;
+    }
+
+    /** Writes when a demand of the settled plan is served. */
+    public function expect(Demand $demand): void
+    {
+        $this->dates?->expect($demand);
     }
 
     /**
@@ -106,6 +121,11 @@ final class ShopGround
      */
     public function moved(Plan $plan): iterable
     {
+        foreach ($plan->demands as $demands) {
+            foreach ($demands as $demand) {
+                $demand->kind === DemandKind::Sales && $this->expect($demand);
+            }
+        }
         foreach (self::lines($plan) as $reference => [$expected, $uncovered]) {
             $before = $this->lines[$reference] ?? null;
             if ($before !== null && $before !== [$expected, $uncovered]) {
@@ -135,7 +155,7 @@ final class ShopGround
             }
         }
 
-        return [new Standing($this->places, $ends, $more), $least];
+        return [new Standing($this->machines, $ends, $more), $least];
     }
 
     /** By what an order or a proposal is known again in another plan: a proposal by its point, its due date and its number among those. */

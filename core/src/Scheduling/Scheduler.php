@@ -111,10 +111,10 @@ final class Scheduler
     /** Whether all that kept its place could keep it. */
     private function pass(?int $urgency): bool
     {
-        $this->machines = new Machines($this->shop, $this->setups);
+        $this->machines = $this->standing?->machines() ?? new Machines($this->shop, $this->setups);
         $this->placed = $this->waited = $this->ready = [];
         $this->dates = new ShopDates($this->plan);
-        $this->standing?->enter($this->machines, $this->dates);
+        $this->standing?->tell($this->dates);
         $this->keep();
         $turns = new Turns($this->jobs, $this->options, $this->given, $urgency);
         $isSound = true;

@@ -11,20 +11,18 @@ use Yposta\Core\Run\Supply;
 final readonly class Standing
 {
     /**
-     * @param  list<array{Placed, string}>  $places  with the setup family of each
+     * @param  Machines  $machines  with what stands on them; left as they are
      * @param  array<int, array{Supply, int}>  $ends  supplies that are in it with the minute at which they are there, by object id
      * @param  array<int, int>  $more  quantities of the supplies that are placed, by object id
      */
-    public function __construct(public array $places, public array $ends, public array $more)
+    public function __construct(private Machines $machines, public array $ends, public array $more)
     {
     }
 
-    public function enter(Machines $machines, ShopDates $dates): void
+    /** The machines as they stand, to place more on. */
+    public function machines(): Machines
     {
-        foreach ($this->places as [$placed, $family]) {
-            $machines->occupy($placed, $family);
-        }
-        $this->tell($dates);
+        return clone $this->machines;
     }
 
     public function tell(ShopDates $dates): void

@@ -37,14 +37,15 @@ final readonly class Outcome
         return new self($figures, $points);
     }
 
-    /** The outcome of a plan that went on from that of this one. */
-    public function after(Plan $plan): self
+    /**
+     * The outcome of a plan that went on from that of this one.
+     *
+     * @param  array<int, true>  $renewed  points that differ since, by index
+     */
+    public function after(Plan $plan, array $renewed): self
     {
-        if ($plan->renewed === null) {
-            return self::of($plan);
-        }
         [$figures, $points] = [$this->figures, $this->points];
-        foreach ($plan->renewed as $index => $_) {
+        foreach ($renewed as $index => $_) {
             $before = $points[$index];
             $points[$index] = $point = PointOutcome::of($plan, $index);
             foreach ($point->figures as $name => $value) {

@@ -29,8 +29,11 @@ final class Trial
     /** Of the network that things are tried on; worked out when it is asked for. */
     private ?Outcome $outcome = null;
 
-    /** Of the plan where it stands. */
+    /** Of the plan where it stood when it was last asked for. */
     private ?Outcome $standing = null;
+
+    /** @var array<int, true>|null points that differ since; null for all */
+    private ?array $since = null;
 
     /** @throws QuantityOutOfRange|LoopFound */
     public function __construct(
@@ -60,7 +63,14 @@ final class Trial
     /** What came of the changes that are being tried, within {@see with()}. */
     public function standing(): Outcome
     {
-        return $this->standing ??= Outcome::of($this->plan);
+        if ($this->standing === null || $this->since !== []) {
+            $this->standing = $this->standing === null || $this->since === null
+                ? Outcome::of($this->plan)
+                : $this->standing->after($this->plan, $this->since);
+            $this->since = [];
+        }
+
+        return $this->standing;
     }
 
     /**
@@ -180,9 +190,9 @@ final class Trial
             $stood = $this->plan->network;
             try {
                 $this->plan = NetChange::plan($this->plan, $network);
-                $this->standing = $this->standing?->after($this->plan);
+                $this->since = $this->since === null || $this->plan->renewed === null ? null : $this->since + $this->plan->renewed;
             } catch (QuantityOutOfRange|LoopFound $trouble) {
-                $this->standing = null;
+                [$this->standing, $this->since] = [null, null];
                 $this->plan = $this->planner->plan($stood, $this->options);
                 throw new DoesNotFit($trouble->phrase(), $trouble);
             }
