@@ -55,8 +55,12 @@ final class NetChange
         $this->work = $before->work;
     }
 
-    /** @throws QuantityOutOfRange|LoopFound then the plan before is of no use any more either */
-    public static function plan(Plan $before, Network $after): Plan
+    /**
+     * @param  bool  $numbers  whether proposals get their numbers; else they have them when it is planned on with them
+     *
+     * @throws QuantityOutOfRange|LoopFound then the plan before is of no use any more either
+     */
+    public static function plan(Plan $before, Network $after, bool $numbers = true): Plan
     {
         $difference = NetworkDifference::between($before->network, $after);
         $renewed = $before->work->planned->points(); // the schedule may have them elsewhere
@@ -66,7 +70,10 @@ final class NetChange
             return (new Planner($before->work->limits))->plan($after, $before->options);
         }
 
-        return $change->run($difference, $renewed);
+        $plan = $change->run($difference, $renewed);
+        $numbers && $plan->work->number();
+
+        return $plan;
     }
 
     /** @param  array<int, true>  $renewed  points that the schedule before had changed */
@@ -243,7 +250,7 @@ final class NetChange
     {
         $netting = new Netting($this->work);
         $explosion = new Explosion($this->work);
-        $differs = false;
+        $differs = $shifts = false;
         foreach ($this->work->structure->netting as $index) {
             if (! isset($this->toNet[$index])) {
                 continue;
@@ -252,6 +259,7 @@ final class NetChange
             $point = $this->work->structure->points[$index];
             $old = $this->clear($point);
             $made = $netting->net($point);
+            $shifts = $shifts || count($made) !== count($old);
             foreach ($made as $place => $proposal) {
                 $before = $old[$place] ?? null;
                 if ($before !== null && self::same($before, $proposal)) {
@@ -261,6 +269,7 @@ final class NetChange
                 } else {
                     $explosion->explode($point, $proposal, $place);
                     $this->reach($proposal->inputs);
+                    $before === null || $proposal->call($before->name);
                     $differs = true;
                 }
             }
@@ -269,7 +278,7 @@ final class NetChange
         }
         if ($differs) {
             $netting->checkSize();
-            $this->work->number();
+            $this->work->isNumbered = $this->work->isNumbered && ! $shifts; // where each proposes as many as before, numbers stay
         }
     }
 

@@ -100,7 +100,7 @@ final class PromiseGround
     public function holds(array $lines, bool $regardless = false): bool
     {
         return $this->read($lines, fn (Plan $plan, bool $isRoom) => $isRoom && $this->isServed($plan, $lines)
-            && ($regardless || $this->hits($plan) === []));
+            && ($regardless || $this->hits($plan) === []), false);
     }
 
     /**
@@ -168,18 +168,20 @@ final class PromiseGround
      *
      * @param  list<SalesLine>  $lines
      * @param  callable(Plan, bool): T  $read  the plan, and whether the shop has room for what it makes more of
+     * @param  bool  $numbers  whether it reads the numbers of proposals
      * @return T
      */
-    public function read(array $lines, callable $read): mixed
+    public function read(array $lines, callable $read, bool $numbers = true): mixed
     {
         return $this->trial->with(self::put($lines), function (Plan $plan) use ($read): mixed {
+            $this->shop?->reach($plan);
             $isRoom = $this->shop === null || $this->shop->settle($plan);
             try {
                 return $read($plan, $isRoom);
             } finally {
                 $plan->work->planned->restore();
             }
-        });
+        }, $numbers);
     }
 
     /**
@@ -193,7 +195,11 @@ final class PromiseGround
      */
     public function after(array $changes, array $lines): array
     {
-        return $this->trial->with($changes, fn (Plan $plan) => [$this->isServed($plan, $lines), $this->laterThan($this->moved())]);
+        return $this->trial->with($changes, function (Plan $plan) use ($lines): array {
+            $this->shop?->reach($plan);
+
+            return [$this->isServed($plan, $lines), $this->laterThan($this->moved())];
+        });
     }
 
     /**

@@ -32,6 +32,9 @@ final class ShopGround
     /** @var array<string, ScheduledOrder> what is scheduled: orders by reference, proposals by {@see keyOf()} */
     private array $scheduled = [];
 
+    /** @var array<int, array{Supply, int}> what is scheduled with the minute at which it is there, by object id */
+    private array $ends = [];
+
     /** As it stands. */
     private readonly Machines $machines;
 
@@ -44,7 +47,10 @@ final class ShopGround
     private array $proposed = [];
 
     /** @var array<string, array{int|null, int}> when each sales line is served and what nothing covers, by reference */
-    private array $lines;
+    private array $lines = [];
+
+    /** @var array<int, true> points that have been planned anew since, by index */
+    private array $reached = [];
 
     /** @param  Plan  $plan  without a promise and without a schedule; left as it was */
     public function __construct(Plan $plan, Schedule $schedule)
@@ -53,6 +59,7 @@ final class ShopGround
         $this->machines = new Machines($this->shop, new SetupChanges($plan->network));
         foreach ($schedule->orders() as $order) {
             $this->scheduled[self::keyOf($order->supply, $plan)] = $order;
+            $this->ends[spl_object_id($order->supply)] = [$order->supply, $order->end];
             foreach ($order->places as $place) {
                 $this->machines->occupy(self::placed($place), $place->family);
             }
@@ -65,7 +72,13 @@ final class ShopGround
                 }
             }
         }
-        $this->lines = self::lines($plan);
+        foreach ($plan->demands as $demands) {
+            foreach ($demands as $demand) {
+                if ($demand->kind === DemandKind::Sales) {
+                    $this->lines[$demand->reference()] = [$demand->expected, $demand->uncovered];
+                }
+            }
+        }
         $plan->work->planned->restore();
     }
 
@@ -83,6 +96,13 @@ final class ShopGround
         return new self($plan, ShopPlan::asItStands($plan, $proposalsDays));
     }
 
+    /** Takes note of the points that a plan has anew; to be told of every plan since this one was made. */
+    public function reach(Plan $plan): void
+    {
+        $this->reached += $plan->renewed ?? array_fill_keys($plan->structure->netting, true);
+        $this->dates = null;
+    }
+
     /**
      * Writes the dates of the shop into a plan with a promise, as far as they are asked for by {@see expect()} and {@see moved()}; false
      * where what it makes more of has no room.
@@ -93,12 +113,9 @@ final class ShopGround
         $options = new ScheduleOptions(now: $plan->options->planDate * Minute::DAY);
         $schedule = (new Scheduler($plan, $this->shop, $options, $standing))->schedule();
         if ($schedule->givenUp() !== []) {
-            $this->dates = null;
-
             return false;
         }
-        $this->dates = new ShopDates($plan);
-        $standing->tell($this->dates);
+        $this->dates = new ShopDates($plan, $standing);
         foreach ($schedule->orders() as $order) {
             $this->dates->arrive($order->supply, max($least[spl_object_id($order->supply)] ?? 0, Minute::day($order->end - 1)));
         }
@@ -121,25 +138,44 @@ final class ShopGround
      */
     public function moved(Plan $plan): iterable
     {
-        foreach ($plan->demands as $demands) {
-            foreach ($demands as $demand) {
-                $demand->kind === DemandKind::Sales && $this->expect($demand);
+        foreach ($this->above($plan) as $index => $_) {
+            foreach ($plan->demands[$index] ?? [] as $demand) {
+                $before = $demand->kind === DemandKind::Sales ? $this->lines[$demand->reference()] ?? null : null;
+                if ($before !== null) {
+                    $this->expect($demand);
+                    $before === [$demand->expected, $demand->uncovered]
+                        || yield $demand->reference() => [...$before, $demand->expected, $demand->uncovered];
+                }
             }
         }
-        foreach (self::lines($plan) as $reference => [$expected, $uncovered]) {
-            $before = $this->lines[$reference] ?? null;
-            if ($before !== null && $before !== [$expected, $uncovered]) {
-                yield $reference => [...$before, $expected, $uncovered];
+    }
+
+    /** @return array<int, true> the points that were planned anew, and all whose dates go by theirs, by index */
+    private function above(Plan $plan): array
+    {
+        $points = $this->reached;
+        $left = array_keys($points);
+        while (($index = array_pop($left)) !== null) {
+            foreach ($plan->demands[$index] ?? [] as $demand) {
+                $for = $demand->for?->point;
+                if ($for !== null && ! isset($points[$for])) {
+                    $points[$for] = true;
+                    $left[] = $for;
+                }
             }
         }
+
+        return $points;
     }
 
     /** @return array{Standing, array<int, int>} and the day before which what grew is not there, by object id */
     private function standing(Plan $plan): array
     {
         $ends = $more = $least = [];
-        foreach ($plan->supplies as $supplies) {
-            foreach ($supplies as $supply) {
+        $points = array_intersect_key($plan->work->places, $this->reached);
+        asort($points);
+        foreach ($points as $index => $_) {
+            foreach ($plan->supplies[$index] ?? [] as $supply) {
                 if ($supply->type !== OrderKind::Make) {
                     continue;
                 }
@@ -147,7 +183,7 @@ final class ShopGround
                 $id = spl_object_id($supply);
                 [$qty, $day] = $this->proposed[$key] ?? [0, 0];
                 if ($supply->isProposal() && $supply->qty > $qty) {
-                    $more[$id] = $supply->qty - $qty;
+                    $more[$id] = [$supply, $supply->qty - $qty];
                     $least[$id] = $day;
                 } elseif (isset($this->scheduled[$key])) {
                     $ends[$id] = [$supply, $this->scheduled[$key]->end];
@@ -155,7 +191,7 @@ final class ShopGround
             }
         }
 
-        return [new Standing($this->machines, $ends, $more), $least];
+        return [new Standing($this->machines, $ends + array_diff_key($this->ends, $more), $more), $least];
     }
 
     /** By what an order or a proposal is known again in another plan: a proposal by its point, its due date and its number among those. */
@@ -167,20 +203,5 @@ final class ShopGround
     private static function placed(ShopPlace $place): Placed
     {
         return new Placed($place->workCentre, $place->units, $place->start, $place->end, $place->setup, $place->minutes);
-    }
-
-    /** @return array<string, array{int|null, int}> by reference */
-    private static function lines(Plan $plan): array
-    {
-        $lines = [];
-        foreach ($plan->demands as $demands) {
-            foreach ($demands as $demand) {
-                if ($demand->kind === DemandKind::Sales) {
-                    $lines[$demand->reference()] = [$demand->expected, $demand->uncovered];
-                }
-            }
-        }
-
-        return $lines;
     }
 }

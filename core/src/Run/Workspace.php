@@ -44,6 +44,9 @@ final class Workspace
     /** @var array<int, list<ShopPlace>> where a schedule has the operations of a supply, by its object id */
     public array $shop = [];
 
+    /** Whether all proposals have their numbers. */
+    public bool $isNumbered = false;
+
     /** @var array<int, int> place of each point in the order of netting */
     public readonly array $places;
 
@@ -118,6 +121,10 @@ final class Workspace
     /** Numbers the proposals over the whole run: point by point as they are netted, in a point as they were made. */
     public function number(): void
     {
+        if ($this->isNumbered) {
+            return;
+        }
+        $this->isNumbered = true;
         $number = 0;
         foreach ($this->structure->netting as $index) {
             foreach ($this->supplies[$index] ?? [] as $supply) {

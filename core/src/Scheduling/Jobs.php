@@ -45,7 +45,7 @@ final class Jobs
 
     private readonly PegIndex $pegs;
 
-    /** @param  array<int, int>|null  $only  quantities of the supplies that are scheduled, by object id; null for all that the options ask for */
+    /** @param  array<int, array{Supply, int}>|null  $only  what is scheduled with its quantities, by object id, in the order of netting; null for all that the options ask for */
     public function __construct(
         private readonly Plan $plan,
         private readonly Shop $shop,
@@ -61,7 +61,10 @@ final class Jobs
         foreach ($plan->network->alternatives as $row) {
             $this->alternatives["{$row->item}\x1f{$row->site}\x1f{$row->op}"][] = $row;
         }
-        foreach ($plan->structure->netting as $index) {
+        foreach ($only ?? [] as [$supply]) {
+            $this->add($supply);
+        }
+        foreach ($only === null ? $plan->structure->netting : [] as $index) {
             foreach ($plan->supplies[$index] ?? [] as $supply) {
                 $supply->type === OrderKind::Make && $this->add($supply);
             }
@@ -127,7 +130,7 @@ final class Jobs
     {
         $order = $supply->kind === SupplyKind::Order ? $this->plan->network->orders[$supply->name] : null;
         $isIn = $order === null ? $supply->start < $this->plan->options->planDate + $this->options->proposalsDays : ! $order->hold;
-        if ($this->only === null ? ! $isIn : ! isset($this->only[spl_object_id($supply)])) {
+        if ($this->only === null && ! $isIn) {
             return;
         }
         $job = new Job(
@@ -150,7 +153,7 @@ final class Jobs
             $stood = $order === null
                 ? $this->stood[ProposalOperation::placeOf($point->item->code, $point->site->code, $supply->due, $number, $row->op)] ?? null
                 : null;
-            $tasks[] = $this->task($job, count($tasks), $row, $this->only[spl_object_id($supply)] ?? $order->qty ?? $supply->qty, $stood);
+            $tasks[] = $this->task($job, count($tasks), $row, $this->only[spl_object_id($supply)][1] ?? $order->qty ?? $supply->qty, $stood);
         }
         if ($tasks !== []) {
             $job->tasks = $tasks;

@@ -113,8 +113,7 @@ final class Scheduler
     {
         $this->machines = $this->standing?->machines() ?? new Machines($this->shop, $this->setups);
         $this->placed = $this->waited = $this->ready = [];
-        $this->dates = new ShopDates($this->plan);
-        $this->standing?->tell($this->dates);
+        $this->dates = new ShopDates($this->plan, $this->standing);
         $this->keep();
         $turns = new Turns($this->jobs, $this->options, $this->given, $urgency);
         $isSound = true;

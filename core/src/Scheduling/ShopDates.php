@@ -25,7 +25,8 @@ final class ShopDates
 
     private readonly PegIndex $pegs;
 
-    public function __construct(private readonly Plan $plan)
+    /** @param  Standing|null  $standing  what stands in the shop beside the schedule */
+    public function __construct(private readonly Plan $plan, private readonly ?Standing $standing = null)
     {
         $this->dates = new SupplyDates($plan->options);
         $this->pegs = new PegIndex($plan);
@@ -34,7 +35,10 @@ final class ShopDates
     /** The day on which a supply is there; all jobs that decide it have been finished. */
     public function of(Supply $supply): int
     {
-        if (! isset($this->known[spl_object_id($supply)])) {
+        $end = isset($this->known[spl_object_id($supply)]) ? null : $this->standing?->endOf($supply);
+        if ($end !== null) {
+            $this->arrive($supply, Minute::day($end - 1));
+        } elseif (! isset($this->known[spl_object_id($supply)])) {
             $this->known[spl_object_id($supply)] = true;
             if ($supply->kind !== SupplyKind::Stock) {
                 foreach ($supply->inputs as $input) {

@@ -124,13 +124,14 @@ final class Trial
      *
      * @param  list<Change>  $changes
      * @param  callable(Plan): T  $read  keeps nothing of the plan
+     * @param  bool  $numbers  whether it reads the numbers of proposals
      * @return T
      *
      * @throws DoesNotFit when a change does not
      */
-    public function with(array $changes, callable $read): mixed
+    public function with(array $changes, callable $read, bool $numbers = true): mixed
     {
-        $this->goTo((new Changes($changes))->apply($this->network));
+        $this->goTo((new Changes($changes))->apply($this->network), $numbers);
 
         return $read($this->plan);
     }
@@ -184,12 +185,12 @@ final class Trial
     }
 
     /** @throws DoesNotFit when it cannot be planned; the plan then stands where it stood */
-    private function goTo(Network $network): Network
+    private function goTo(Network $network, bool $numbers = true): Network
     {
         if ($network !== $this->plan->network) {
             $stood = $this->plan->network;
             try {
-                $this->plan = NetChange::plan($this->plan, $network);
+                $this->plan = NetChange::plan($this->plan, $network, $numbers);
                 $this->since = $this->since === null || $this->plan->renewed === null ? null : $this->since + $this->plan->renewed;
             } catch (QuantityOutOfRange|LoopFound $trouble) {
                 [$this->standing, $this->since] = [null, null];
@@ -197,6 +198,8 @@ final class Trial
                 throw new DoesNotFit($trouble->phrase(), $trouble);
             }
         }
+
+        $numbers && $this->plan->work->number();
 
         return $network;
     }
