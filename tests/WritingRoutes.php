@@ -63,6 +63,7 @@ final class WritingRoutes
                 order: 'M1', op: 10, workCentre: 'BENCH', run: 30_000_000, start: '2026-03-09 06:00', end: '2026-03-09 08:30', units: '1',
             )]))],
         ])->id;
+        $promise = ['lines' => [['item' => 'GLUE', 'site' => 'MAIN', 'qty' => '0.5', 'date' => '2026-04-20']], 'order' => 'E-9', 'customer' => 'Pier 9'];
         $anyone = array_values(array_unique(array_merge(...array_values(Roles::OF))));
 
         return [
@@ -112,6 +113,14 @@ final class WritingRoutes
             'POST schedules/{id}/stop' => [Roles::MAKE, fn () => ['id' => $schedule('running'), 'keeps' => true]],
             'POST schedules/{id}/keep' => [Roles::MAKE, fn () => ['id' => $schedule('done'), ...$key()]],
             'POST schedules/{id}/drop' => [Roles::MAKE, fn () => ['id' => $schedule('done')]],
+            'POST promise/hold' => [Roles::PROMISE, fn () => [...$promise, 'until' => '2026-03-05', ...$key()]],
+            'POST promise/accept' => [Roles::PROMISE, fn () => [...$promise, ...$key()]],
+            'POST promise/drop' => [Roles::PROMISE, function () use ($promise, $key): array {
+                test()->actingAs(Demo::user('administrator'));
+                test()->postJson('/promise/hold', [...$promise, 'until' => '2026-03-05', ...$key()])->assertOk();
+
+                return ['reference' => 'sales:E-9/1', ...$key()];
+            }],
             'POST runs' => [Roles::RUN, fn () => []],
             'POST runs/refresh' => [Roles::RUN, fn () => []],
         ];

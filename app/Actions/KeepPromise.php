@@ -68,12 +68,16 @@ final readonly class KeepPromise
      * @param  array{lines: non-empty-list<array{item: string, site: string, qty: string, date: string}>, order: string, customer: string, capacity: bool, of: string}  $promised
      * @param  list<string>  $agreed  references of lines that may come later for it
      * @param  bool  $byHand  whether it is accepted though it may not be there by then
+     * @param  bool  $held  whether it must be held still
      * @return array<string, mixed> Told
      *
      * @throws Refused when it does not hold any more, or a hold has lapsed
      */
-    public function accept(array $promised, array $agreed, bool $byHand, string $key, User $by): array
+    public function accept(array $promised, array $agreed, bool $byHand, string $key, User $by, bool $held = false): array
     {
+        $this->allow($by);
+        $held && Idempotency::answer($key, 'accept promise', $by) === null && $this->mustBeHeld($promised['of']);
+
         return $this->write([...$promised, 'until' => null], $agreed, $byHand, $key, $by);
     }
 
@@ -90,7 +94,7 @@ final readonly class KeepPromise
         return Idempotency::once($key, 'drop promise', $by, function () use ($reference, $by): array {
             $network = $this->data->read();
             $line = PromisedLines::line($network, $reference);
-            $line->heldUntil !== null || throw Refused::because('promise.not_held', ['line' => $line->reference()->name], 'accepted');
+            $this->mustBeHeld($reference);
             $said = new Phrase('journal.promise.dropped', ['whom' => self::whom($line->reference()->name, $line->customer)]);
             $frees = array_filter($network->allocations, fn (Allocation $held) => $held->demand === (string) $line->reference());
             ($this->commit)([[
@@ -175,6 +179,13 @@ final readonly class KeepPromise
         ($this->commit)([$changes], [], $by, Words::say($said), Roles::PROMISE);
 
         return get_object_vars(new Told(Words::say($said)));
+    }
+
+    /** @throws Refused when it was accepted meanwhile, or dropped */
+    private function mustBeHeld(string $reference): void
+    {
+        $line = PromisedLines::line($this->data->read(), $reference);
+        $line->heldUntil !== null || throw Refused::because('promise.not_held', ['line' => $line->reference()->name], 'accepted');
     }
 
     /** @throws Refused when a hold has lapsed, or what stands would be made one */

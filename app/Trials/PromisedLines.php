@@ -115,6 +115,7 @@ final readonly class PromisedLines
             $qty = Quantity::parse($line['qty']);
             $due = Day::parse($line['date']);
             $ground->check($line['item'], $line['site'], $qty, $due);
+            PromiseView::mustBeDelivered($ground->network, $line['item'], $line['site']);
             $due >= $today || throw DoesNotFit::because('promise_passed', ['day' => new Date($due)]);
             $made[] = $own !== null && $place === 0
                 ? $own->with(qty: $own->shipped + $qty, due: $due, heldUntil: $until, customer: $own->customer === '' ? $this->customer : $own->customer)

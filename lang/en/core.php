@@ -38,6 +38,7 @@ return [
         'hurts' => ':line would be served only on :day',
         'no_room' => ':item: the shop has no room for it',
         'uncovered' => 'nothing brings :qty of :item',
+        'work' => ':item: its operations end :day',
     ],
     'order_size' => [
         'below_least' => ':item: :qty is less than the least quantity of :rule',
@@ -153,7 +154,9 @@ return [
         'order_of_nothing' => 'an order is of a quantity above 0',
         'percent' => 'demand can be taken from 0 to :most percent',
         'priority' => 'a priority is from 1 to 9',
+        'promise_no_source' => 'nothing says how :item comes to :site; give it planning data there first',
         'promise_passed' => ':day has passed; nothing can be promised for it',
+        'promise_phantom' => ':item is a phantom, which is never in stock; ask for what it goes into',
         'promise_taken' => 'there is a sales order :order already; a promise cannot be told from it',
         'received' => 'order :order has received :qty already',
         'released_already' => 'order :order is released already',

@@ -31,6 +31,7 @@ const VIEWS = [
     'Today' => ['/', 'Needs you', []],
     'Sales lines' => ['/demand', 'SO-7702/1', ['//tr[@data-row][1]/td[1]']],
     'Forecast' => ['/demand?view=forecast', 'consumed', []],
+    'Promise' => ['/promise', 'Held for customers', []],
     'Plan' => ['/plan?q=PCB', 'PCB-207', ["(//*[@role='gridcell'])[5]"]],
     'Item' => ['/item?item=PCB-207&at=OSK', 'PCB-207', []],
     'Load' => ['/capacity', 'CAL-1', ["(//button[@data-cell='2:1'])[1]"]],

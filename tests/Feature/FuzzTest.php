@@ -62,6 +62,7 @@ function readingRoutes(): array
         '/' => [], '/sign-in' => [],
         '/demand' => ['view' => 'forecast', 'q' => 'H', 'late' => '1', 'forecast' => 'F', 'site' => 'MAIN'],
         '/demand/line' => ['order' => 'S1', 'line' => '1'],
+        '/promise' => ['of' => 'sales:S1/1', 'item' => 'HEAD', 'at' => 'MAIN'],
         '/plan' => [
             'q' => 'H', 'supply' => 'make', 'supplier' => 'X', 'trouble' => '1', 'sort' => 'code', 'bucket' => 'week', 'as' => 'needed',
         ],

@@ -11,6 +11,7 @@ beforeEach(function () {
     Demo::of(folderWith(Demo::copy('worked', [
         'work_centres.csv' => "work_centre,site,units\nBENCH,MAIN,1\n", 'shifts.csv' => "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n",
         'operations.csv' => "item,op,work_centre,run_min\nHEAD,10,BENCH,120\n",
+        'items.csv' => "item,name,unit,decimals,phantom\nHEAD,Head,pc,0,0\nROD,Rod,pc,0,0\nGLUE,Glue,kg,3,0\nSHELL,Shell,pc,0,1\nLOOSE,Loose,pc,0,0\n",
         'sales.csv' => "order,line,item,site,qty,due,priority,customer\nS1,1,HEAD,MAIN,40,2026-03-24,2,Pier 9 Supply\n",
     ])));
     $this->actingAs(Demo::user('sales'));
@@ -86,7 +87,8 @@ it('accepts what is held, for another day by hand only when told so, and then ke
     $early = ['lines' => [($this->part)('20', '2026-03-05')], 'of' => 'sales:E-1001/1'];
     ($this->send)('accept', $early)->assertStatus(422)->assertJsonPath('reason', 'gone');
     expect(($this->lines)()[1][5])->toBe('2026-03-05');
-    ($this->send)('accept', [...$early, 'byHand' => true])->assertOk();
+    ($this->send)('accept', [...$early, 'byHand' => true, 'held' => true])->assertOk();
+    ($this->send)('accept', [...$early, 'byHand' => true, 'held' => true])->assertStatus(422)->assertJsonPath('reason', 'accepted');
     expect(($this->lines)()[1])->toBe(['E-1001/1', 20, '2026-03-05', 5, 'Coastal Trust', null, '2026-03-11']);
 });
 
@@ -155,6 +157,8 @@ it('refuses what cannot be promised in words, and writes nothing', function (arr
     'an item that is none' => [['lines' => [['item' => 'TAIL', 'site' => 'MAIN', 'qty' => '1', 'date' => '2026-03-09']]], 'TAIL'],
     'nowhere' => [['lines' => [['item' => 'HEAD', 'site' => 'THERE', 'qty' => '1', 'date' => '2026-03-09']]], 'THERE'],
     'behind the plan' => [['lines' => [['item' => 'HEAD', 'site' => 'MAIN', 'qty' => '1', 'date' => '2036-03-09']]], 'after the end of the plan'],
+    'a phantom' => [['lines' => [['item' => 'SHELL', 'site' => 'MAIN', 'qty' => '1', 'date' => '2026-03-09']]], 'is a phantom'],
+    'what has no source' => [['lines' => [['item' => 'LOOSE', 'site' => 'MAIN', 'qty' => '1', 'date' => '2026-03-09']]], 'othing says how LOOSE comes to MAIN'],
     'the name of what is asked' => [['order' => 'PROMISE'], 'PROMISE'],
     'a line that is gone' => [['of' => 'sales:S7/1'], 'no sales line'],
     'no code' => [['order' => "SO\t1"], 'SO'],

@@ -33,7 +33,9 @@ final class AvailabilityController extends Controller
 
     public function subjects(Request $request): JsonResponse
     {
-        return response()->json(SubjectSearch::find($request->string('q')->limit(60, '')->toString()));
+        return response()->json(SubjectSearch::find(
+            $request->string('q')->limit(60, '')->toString(), $request->boolean('items'),
+        ));
     }
 
     public function answer(Request $request, PlanClient $plans): JsonResponse

@@ -8,8 +8,8 @@ use App\Actions\KeepPromise;
 use App\Models\Run;
 use App\Reading\HeldPromises;
 use App\Reading\Pages\PromisePage;
+use App\Reading\SubjectSearch;
 use App\Support\Roles;
-use App\Support\Settings;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
@@ -32,9 +32,7 @@ final class PromiseController extends Controller
             subject: $held->subject($request->string('of')->limit(190, '')->toString()),
             held: $held->all($this->site($request)),
             allHeld: $held->count($this->site($request)),
-            item: $request->string('item')->limit(190, '')->toString(),
-            site: $request->string('site')->limit(190, '')->toString(),
-            horizonEnd: Run::live()->horizon_end ?? Settings::planDate(),
+            item: SubjectSearch::item($request->string('item')->limit(190, '')->toString(), $request->string('at')->limit(190, '')->toString()),
             planned: Run::live() !== null,
             may: $this->user($request)->can(Roles::PROMISE),
         ))->show();
@@ -70,7 +68,9 @@ final class PromiseController extends Controller
     {
         [$promised, $agreed, $key] = $this->promised($request);
 
-        return response()->json($promise->accept($promised, $agreed, $request->boolean('byHand'), $key, $this->user($request)));
+        return response()->json($promise->accept(
+            $promised, $agreed, $request->boolean('byHand'), $key, $this->user($request), $request->boolean('held'),
+        ));
     }
 
     public function drop(Request $request, KeepPromise $promise): JsonResponse
@@ -87,7 +87,7 @@ final class PromiseController extends Controller
             'lines' => 'required|array|min:1|max:'.self::MOST, 'lines.*.item' => 'required|string|max:190',
             'lines.*.site' => 'required|string|max:190', 'lines.*.qty' => ['required', 'string', 'regex:'.self::QUANTITY],
             'lines.*.date' => 'required|date_format:Y-m-d', 'order' => 'nullable|string|max:60', 'customer' => 'nullable|string|max:190',
-            'capacity' => 'boolean', 'byHand' => 'boolean', 'of' => 'nullable|string|max:190', 'agreed' => 'array|max:500',
+            'capacity' => 'boolean', 'byHand' => 'boolean', 'held' => 'boolean', 'of' => 'nullable|string|max:190', 'agreed' => 'array|max:500',
             'agreed.*' => 'string|max:190', 'key' => 'required|string|min:16|max:64',
         ], ['lines.*.qty.regex' => self::noQuantity()]);
         /** @var non-empty-list<array{item: string, site: string, qty: string, date: string}> $lines */

@@ -8,6 +8,7 @@ namespace App\Reading\Shapes;
 final readonly class PromisedItem
 {
     /**
+     * @param  string  $of  reference by which it is asked how it comes about
      * @param  string|null  $earliest  the first working day for all of it; null where there is none
      * @param  string  $onDate  how much can be had on the wished day
      * @param  list<PromisedPart>  $split  so much on the wished day and the rest; empty where that is no other answer
@@ -15,6 +16,7 @@ final readonly class PromisedItem
      * @param  list<PromiseSource>  $sources  of what it is made on the earliest day, by day
      */
     public function __construct(
+        public string $of,
         public string $item,
         public string $name,
         public string $site,

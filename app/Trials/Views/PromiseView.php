@@ -12,6 +12,7 @@ use App\Reading\Shapes\PromiseReply;
 use App\Reading\Shapes\PromiseSource;
 use App\Support\Words;
 use App\Trials\PromiseWishes;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Plan\Cover;
 use Yposta\Core\Plan\PegIndex;
@@ -22,8 +23,10 @@ use Yposta\Core\Promise\PromiseHit;
 use Yposta\Core\Promise\PromisePart;
 use Yposta\Core\Promise\Promises;
 use Yposta\Core\Quantity\Quantity;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Support\Phrase;
 
 /** When what a customer asks for can be promised, in shapes of the interface. */
@@ -36,9 +39,22 @@ final readonly class PromiseView
         $this->presenter = new TrialPresenter($ground->network, $planDate);
     }
 
+    /** @throws DoesNotFit when something is no item that is delivered, or not planned there */
     public function of(PromiseWishes $asked): PromiseReply
     {
+        foreach ($asked->wishes as $wish) {
+            self::mustBeDelivered($this->ground->network, $wish['item'], $wish['site']);
+        }
+
         return $asked->together && count($asked->wishes) > 1 ? $this->together($asked) : $this->each($asked);
+    }
+
+    /** @throws DoesNotFit when it is a phantom, or nothing says how it comes there */
+    public static function mustBeDelivered(Network $network, string $item, string $site): void
+    {
+        ($network->items[$item]->phantom ?? false) && throw DoesNotFit::because('promise_phantom', ['item' => $item]);
+        isset($network->items[$item]) && ! isset($network->planning[Network::key($item, $site)])
+            && throw DoesNotFit::because('promise_no_source', ['item' => $item, 'site' => $site]);
     }
 
     /** Each by itself, beside those before it. */
@@ -57,7 +73,7 @@ final readonly class PromiseView
         }
 
         return new PromiseReply(
-            items: $items, together: false, day: null, decidedBy: null, hits: $this->hits($given),
+            items: $items, together: false, day: null, decidedBy: null, hits: $this->hits($given, $asked->regardless),
             from: $this->presenter->dates->iso(max($asked->wished, $this->planDate)),
         );
     }
@@ -74,19 +90,19 @@ final readonly class PromiseView
 
         return new PromiseReply(
             items: $items, together: true, day: $this->presenter->dates->isoOrNull($day), decidedBy: $this->said($joint->decidedBy($day)),
-            hits: $this->hits($lines), from: $this->presenter->dates->iso(max($asked->wished, $this->planDate)),
+            hits: $this->hits($lines, $asked->regardless), from: $this->presenter->dates->iso(max($asked->wished, $this->planDate)),
         );
     }
 
     /**
-     * Who is served later for some lines.
+     * Who is served later for some lines; nobody where others count.
      *
      * @param  list<SalesLine>  $lines
      * @return list<PromiseHitRow>
      */
-    private function hits(array $lines): array
+    private function hits(array $lines, bool $regardless): array
     {
-        return $lines === [] ? [] : $this->rows($this->ground->read($lines, fn (Plan $plan) => $this->ground->hits($plan)));
+        return $lines === [] || ! $regardless ? [] : $this->rows($this->ground->read($lines, fn (Plan $plan) => $this->ground->hits($plan)));
     }
 
     /**
@@ -130,6 +146,7 @@ final readonly class PromiseView
         usort($sources, fn (PromiseSource $a, PromiseSource $b) => strcmp($a->day, $b->day));
 
         return new PromisedItem(
+            of: (string) Reference::stock($item->code, $wish['site']),
             item: $item->code,
             name: $item->name,
             site: $wish['site'],

@@ -91,11 +91,17 @@ final readonly class AcceptedPromise
         foreach ($path as $peg) {
             $supply = $peg->supply;
             if ($supply->isProposal() && $supply->type === OrderKind::Make) {
-                $orders[spl_object_id($supply)] ??= $made->of($supply, $supply->due, null, count($orders));
+                $orders[spl_object_id($supply)] ??= self::pinned($made->of($supply, $supply->due, null, count($orders)));
             }
         }
 
         return $orders;
+    }
+
+    /** The promise goes by its date: nothing assumes that it is brought in for others, so that they get proposals of their own as before. */
+    private static function pinned(PutOrder $put): PutOrder
+    {
+        return new PutOrder($put->order->with(pinned: true), $put->rows, $put->from);
     }
 
     /**

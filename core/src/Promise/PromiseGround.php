@@ -15,6 +15,7 @@ use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\HoldUpReason;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\PutSalesLine;
@@ -225,7 +226,12 @@ final class PromiseGround
             $demand = $this->demand($plan, $line);
             $holdUp = $demand === null ? null : $plan->holdUp($demand);
             if ($holdUp !== null) {
-                return (new PlanPhrases($plan->structure))->holdUp($holdUp);
+                // where there is time enough for the lead time, it is the operations that take longer
+                return $holdUp->reason === HoldUpReason::LeadTime && $holdUp->left >= $holdUp->lead
+                    ? new Phrase('promise.work', [
+                        'item' => $plan->structure->points[$holdUp->supply->point]->item->code, 'day' => new Date($holdUp->supply->available),
+                    ])
+                    : (new PlanPhrases($plan->structure))->holdUp($holdUp);
             }
             if ($demand === null || $demand->uncovered > 0) {
                 return new Phrase('promise.uncovered', ['item' => $line->item, 'qty' => new Amount(

@@ -14,7 +14,7 @@ export function Rail() {
     const [folded, setFolded] = useState(() => localStorage.getItem(KEPT) === 'folded');
     const areas = [
         { href: '/', label: t('Today'), icon: Sun, on: url === '/' || url.startsWith('/?') },
-        { href: '/demand', label: t('Demand'), icon: ChartNoAxesColumn, on: url.startsWith('/demand') },
+        { href: '/demand', label: t('Demand'), icon: ChartNoAxesColumn, on: ['/demand', '/promise'].some((path) => url.startsWith(path)) },
         {
             href: '/plan',
             label: t('Plan'),

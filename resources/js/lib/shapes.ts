@@ -1045,9 +1045,7 @@ export interface PromisePage {
     subject: PromiseSubject | null;
     held: HeldPromise[];
     allHeld: number;
-    item: string;
-    site: string;
-    horizonEnd: string;
+    item: Subject | null;
     planned: boolean;
     may: boolean;
 }
@@ -1089,6 +1087,7 @@ export interface PromiseSubject {
 
 /** When so much of an item can be promised. */
 export interface PromisedItem {
+    of: string;
     item: string;
     name: string;
     site: string;
@@ -1540,6 +1539,10 @@ export interface Subject {
     of: string;
     label: string;
     note: string;
+    item: string | null;
+    site: string | null;
+    unit: string | null;
+    decimals: number | null;
 }
 
 /** What may stand for a component in an order; the ratio is how much of it stands for one of the component, a decimal as text. */

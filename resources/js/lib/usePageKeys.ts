@@ -17,7 +17,7 @@ export function usePageKeys(keys: Record<string, () => void>): void {
         const onKey = (event: globalThis.KeyboardEvent) => {
             const target = event.target as HTMLElement;
             const isAsked = target.closest('[role=dialog]') !== null;
-            const isTyping = target.matches('input:not([type=checkbox]), select, textarea');
+            const isTyping = target.matches('input:not([type=checkbox], [type=radio]), select, textarea');
             if (!event.ctrlKey && !event.metaKey && !event.altKey && !isAsked && !isTyping) {
                 press(event);
             }

@@ -6,7 +6,7 @@ import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { PageHead } from '@/components/PageHead';
-import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
+import { PillSelect, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { qty } from '@/lib/format';
@@ -15,6 +15,7 @@ import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { useMoreRows } from '@/lib/useMoreRows';
+import { DemandTabs } from '@/pages/parts/DemandTabs';
 import { ForecastGrid } from '@/pages/parts/ForecastGrid';
 import { itemHref } from '@/pages/parts/ItemPanel';
 import { SalesPanel } from '@/pages/parts/SalesPanel';
@@ -44,16 +45,8 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                     ? t('Type into a cell to change it. Sales orders consume the forecast; what is left is planned.')
                     : `${tn('1 open sales line', ':n open sales lines', total)}, ${t(':n late', { n: late })}`}
             </PageHead>
+            <DemandTabs on={forecast ? 'forecast' : 'sales'} />
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
-                <PillTabs
-                    label={t('What to see')}
-                    value={filter.view ?? 'sales'}
-                    onChange={(view) => change({ view })}
-                    choices={[
-                        { value: 'sales', label: t('Sales orders') },
-                        { value: 'forecast', label: t('Forecast') },
-                    ]}
-                />
                 {!forecast && (
                     <PillToggle on={filter.late === '1'} onChange={(on) => change({ late: on ? '1' : '' })}>
                         {t('Late only')}
@@ -147,7 +140,14 @@ function SalesTable({ sales, total, more, order, today, open, onOpen }: TablePro
             width: '13%',
             sort: true,
             title: (row) => row.customer,
-            cell: (row) => row.customer,
+            cell: (row) =>
+                row.heldUntil === null ? (
+                    row.customer
+                ) : (
+                    <>
+                        {row.customer} <span className="text-look-ink">{t('held')}</span>
+                    </>
+                ),
         },
         {
             id: 'item',

@@ -26,6 +26,12 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
                 </Link>{' '}
                 {row.name}, {t('due :day', { day: day(row.due) })}
             </p>
+            {row.heldUntil && (
+                <p className="mb-1 font-semibold text-look-ink">{t('Held until :day, not accepted yet', { day: day(row.heldUntil) })}</p>
+            )}
+            {row.answered && row.answered !== row.due && (
+                <p className="mb-1 text-sm text-mute">{t('Accepted by hand; the answer then was :day', { day: day(row.answered) })}</p>
+            )}
             {row.strip ? (
                 <CoverStrip strip={row.strip} width={314} showDate />
             ) : (
@@ -44,6 +50,11 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
             <p className="mt-1">
                 <Link href={`/complete?of=${encodeURIComponent(row.reference)}`} className="font-semibold text-act hover:underline">
                     {t('Check another date')}
+                </Link>
+            </p>
+            <p className="mt-1">
+                <Link href={`/promise?of=${encodeURIComponent(row.reference)}`} className="font-semibold text-act hover:underline">
+                    {row.heldUntil === null ? t('Ask what can be promised') : t('Accept, drop or ask again')}
                 </Link>
             </p>
             <TouchedNote reference={row.reference} />

@@ -5,19 +5,30 @@ import { t } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { useSettled } from '@/lib/useSettled';
 
+interface Props {
+    value: string;
+    label: string;
+    onPick: (of: string, subject: Subject | null) => void;
+    /** Whether only items are found. */
+    itemsOnly?: boolean;
+    name?: string;
+}
+
 /** Picks what availability is asked of: an item, an open order, a sales line. */
-export function SubjectBox({ value, label, onPick }: { value: string; label: string; onPick: (of: string) => void }) {
+export function SubjectBox({ value, label, onPick, itemsOnly = false, name }: Props) {
     const [text, setText] = useState('');
     const settled = useSettled(text.trim(), 150);
-    const { data } = useLoaded<Subject[]>(settled === '' ? null : `/complete/subjects?${new URLSearchParams({ q: settled }).toString()}`);
+    const { data } = useLoaded<Subject[]>(
+        settled === '' ? null : `/complete/subjects?${new URLSearchParams({ q: settled, ...(itemsOnly && { items: '1' }) }).toString()}`,
+    );
 
     return (
-        <Combobox<string> value={value} onChange={(of) => of && onPick(of)} immediate>
+        <Combobox<string> value={value} onChange={(of) => of && onPick(of, data?.find((one) => one.of === of) ?? null)} immediate>
             <ComboboxInput
                 displayValue={(of: string) => (of === '' ? '' : label)}
                 onChange={(event) => setText(event.target.value)}
                 placeholder={t('Type a code or name')}
-                aria-label={t('Order, sales line or item')}
+                aria-label={name ?? t('Order, sales line or item')}
                 className="h-[28px] w-44 rounded border border-line bg-surface px-2"
             />
             {text.trim() !== '' && (
