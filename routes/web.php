@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AvailabilityController;
+use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BundleController;
 use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\DemandController;
@@ -99,6 +100,12 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/capacity/load', [CapacityController::class, 'load']);
     Route::get('/capacity/cell', [CapacityController::class, 'cell']);
     Route::get('/capacity/reliefs', [CapacityController::class, 'reliefs']);
+
+    Route::get('/board', [BoardController::class, 'index']);
+    Route::get('/board/bars', [BoardController::class, 'bars']);
+    Route::get('/board/pick', [BoardController::class, 'pick']);
+    Route::get('/board/place', [BoardController::class, 'tryPlace']);
+    Route::get('/board/look', [BoardController::class, 'look']);
 
     Route::get('/schedule', [ScheduleController::class, 'index']);
     Route::post('/schedules', [ScheduleController::class, 'store']);

@@ -18,9 +18,13 @@ use App\Reading\Shapes\GrossRows;
 use App\Reading\Shapes\ResolvedNeeds;
 use App\Support\Refused;
 use App\Support\Settings;
+use App\Support\Stored;
 use App\Support\Words;
 use App\Trials\Views\AvailabilityView;
 use App\Trials\Views\BalanceView;
+use App\Trials\Views\BoardGround;
+use App\Trials\Views\BoardPickView;
+use App\Trials\Views\BoardView;
 use App\Trials\Views\DraftEffects;
 use App\Trials\Views\LoadCellView;
 use App\Trials\Views\LoadView;
@@ -515,6 +519,60 @@ final readonly class PlanQueries
             fn (Network $network) => PromisedLines::without($network, $lines->of), $lines->capacity,
             fn (PromiseGround $ground) => $lines->written($ground, RunProposals::live(), $this->plan->network(), $this->today()),
         ), 'stamp' => $this->plan->stamp()];
+    }
+
+    /**
+     * What runs when on which unit.
+     *
+     * @param  Lines  $lines
+     * @param  array{from?: int, days?: int, site?: string}  $filter  a BoardFilter
+     * @param  int|null  $frozenDays  of the schedule that was kept last
+     * @return array<string, mixed> a BoardTable
+     */
+    public function board(array $lines, array $filter, ?int $frozenDays): array
+    {
+        $drafted = [];
+        foreach ($lines as $line) {
+            foreach ($line['changes'] as $change) {
+                $drafted[Stored::text($change['order'] ?? '')] = true;
+            }
+        }
+        $stamp = $this->plan->stamp();
+
+        return get_object_vars($this->plan->drafted(
+            DraftLines::changes($lines),
+            fn (Trial $trial) => BoardView::table($trial, new BoardFilter(...$filter), $drafted, $frozenDays, $stamp),
+        ));
+    }
+
+    /**
+     * An order or proposal of the board that is looked at.
+     *
+     * @param  Lines  $lines
+     * @return array<string, mixed> a BoardPick
+     */
+    public function boardPick(array $lines, string $of): array
+    {
+        return get_object_vars($this->plan->drafted(DraftLines::changes($lines), fn (Trial $trial) => BoardGround::read(
+            $trial, fn (BoardGround $ground) => (new BoardPickView($ground, $of))->pick(),
+        )));
+    }
+
+    /**
+     * What comes of putting an operation somewhere on the board.
+     *
+     * @param  Lines  $lines
+     * @param  list<int>  $units
+     * @param  int  $start  minute from 00:00 of the plan date
+     * @param  'push'|'swap'|'overlap'  $way  in which the rest follows
+     * @return array<string, mixed> a BoardPlace
+     */
+    public function boardPlace(array $lines, string $of, int $op, string $centre, array $units, int $start, string $way): array
+    {
+        return get_object_vars($this->plan->drafted(DraftLines::changes($lines), fn (Trial $trial) => BoardGround::read(
+            $trial,
+            fn (BoardGround $ground) => (new BoardPickView($ground, $of))->place($op, $centre, $units, $start, $way, RunProposals::live()),
+        )));
     }
 
     /**

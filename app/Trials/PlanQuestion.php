@@ -27,6 +27,9 @@ enum PlanQuestion: string
     case Reliefs = 'reliefs';
     case Promise = 'promise';
     case Promised = 'promised';
+    case Board = 'board';
+    case BoardPick = 'boardPick';
+    case BoardPlace = 'boardPlace';
     case Countable = 'countable';
 
     /** Whether answers are told one by one as they are found. */

@@ -7,6 +7,9 @@ return [
     'availability' => [
         'subject' => 'Ask for an order, a sales line or an item.',
     ],
+    'board' => [
+        'gone' => 'This order is not on the board any more; somebody has changed it, or the plan has. Look again.',
+    ],
     'bundle' => [
         'data_there' => 'The database holds data already; nothing was changed. Use --replace to put the bundle in its place.',
     ],

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Yposta\Core\Scheduling;
 
 use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Message;
 use Yposta\Core\Run\MessageCode;
 use Yposta\Core\Run\ShopPlace;
+use Yposta\Core\Run\Supply;
 
 /** Where every operation stands, and what that comes to (scheduling rules, sections 4 and 6). */
 final readonly class Schedule
@@ -214,6 +216,68 @@ final readonly class Schedule
                 return;
             }
         }
+    }
+
+    /** The operation of that number; null where it is not in the schedule. */
+    public function taskOf(Supply $supply, int $op): ?Task
+    {
+        $job = $this->jobs->of($supply);
+        foreach ($job === null || isset($this->given[$job->place]) ? [] : $job->tasks as $task) {
+            if ($task->op === $op) {
+                return $task;
+            }
+        }
+
+        return null;
+    }
+
+    /** The operation of its order before it; null for the first. */
+    public function taskBefore(Task $task): ?Task
+    {
+        return $this->jobs->all[$task->job]->tasks[$task->place - 1] ?? null;
+    }
+
+    public function placeOf(Task $task): Placed
+    {
+        return $this->at($task);
+    }
+
+    /** The minute before which no operation of its order begins. */
+    public function notBefore(Task $task): int
+    {
+        return $this->jobs->all[$task->job]->notBefore;
+    }
+
+    /** Whether it had a place that it could not keep. */
+    public function hasMoved(Task $task): bool
+    {
+        return isset($this->frozenMoved["{$task->job} {$task->place}"]);
+    }
+
+    /** The minute from which on the material of a supply is there. */
+    public function there(Supply $supply): int
+    {
+        $job = $this->jobs->of($supply);
+
+        return $job === null || isset($this->given[$job->place])
+            ? ($supply->available + ($supply->type === OrderKind::Make ? 1 : 0)) * Minute::DAY
+            : $this->end($job);
+    }
+
+    /** @return iterable<Supply, non-empty-list<array{Task, ShopPlace}>> everything in it, with where its operations stand */
+    public function standing(): iterable
+    {
+        foreach ($this->jobs->all as $job) {
+            if (! isset($this->given[$job->place])) {
+                yield $job->supply => array_map(fn (Task $task, ShopPlace $place) => [$task, $place], $job->tasks, $this->places($job));
+            }
+        }
+    }
+
+    /** @return list<Supply> what is not in it though it should be, as there is no room */
+    public function without(): array
+    {
+        return array_map(fn (int $place) => $this->jobs->all[$place]->supply, array_keys($this->given));
     }
 
     /** @return list<ScheduledOrder> what is in it, orders and proposals */

@@ -179,7 +179,10 @@ final class Scheduler
                 }
             }
         }
-        usort($keep, fn (Task $a, Task $b) => [$a->old?->start, $a->job, $a->place] <=> [$b->old?->start, $b->job, $b->place]);
+        // where all that stands is kept, what a person has put somewhere goes before what a schedule has
+        $byHand = fn (Task $task) => $this->options->keeps && ! $task->byHand;
+        usort($keep, fn (Task $a, Task $b) => [$byHand($a), $a->old?->start, $a->job, $a->place]
+            <=> [$byHand($b), $b->old?->start, $b->job, $b->place]);
         foreach ($keep as $task) {
             $old = $task->old;
             $placed = $old === null || count($old->units) !== $task->crew || $old->start < $this->jobs->all[$task->job]->notBefore

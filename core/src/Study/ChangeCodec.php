@@ -57,6 +57,7 @@ final class ChangeCodec
         'put_closures' => PutClosures::class,
         'change_efficiency' => ChangeEfficiency::class,
         'move_operation' => MoveOperation::class,
+        'take_off_board' => TakeOffBoard::class,
         'do_elsewhere' => DoElsewhere::class,
         'fix_operation' => FixOperation::class,
         'change_crew' => ChangeCrew::class,

@@ -55,6 +55,9 @@ export type OrderState = 'firm' | 'released' | 'done' | 'cancelled';
 /** The way in which pegs are followed: to what serves a need, to whom a supply is for, or along the chain that decides a date. */
 export type PegWay = 'down' | 'up' | 'hold-up';
 
+/** What may hold an operation where it stands. */
+export type PlaceReasonKind = 'now' | 'not_before' | 'operation' | 'material' | 'taken' | 'opens' | 'by_hand' | 'kept';
+
 /** What could be done about a need that is not covered in time, or about a work centre that has more to do than it can. */
 export type RemedyKind =
     | 'move_order'
@@ -190,6 +193,128 @@ export interface AvailabilityAnswer {
     decimals: number;
     draftDay: string;
     changes: string;
+}
+
+/** An operation where it stands. */
+export interface BoardBar {
+    order: number;
+    op: number;
+    centre: number;
+    units: number[];
+    start: number;
+    end: number;
+    ready: number;
+    done: string;
+    place: string;
+}
+
+/** A work centre on the board. */
+export interface BoardCentre {
+    code: string;
+    name: string;
+    site: string;
+    units: number;
+    open: BoardStretch[];
+}
+
+/** What an order of the board waits for, or what waits for it. */
+export interface BoardNeighbour {
+    of: string | null;
+    label: string;
+    note: string;
+    when: string;
+    isLate: boolean;
+    href: string | null;
+}
+
+/** An order or a proposal on the board. */
+export interface BoardOrder {
+    of: string;
+    label: string;
+    item: string;
+    name: string;
+    qty: string;
+    unit: string;
+    state: string;
+    family: string;
+    customers: string[];
+    target: number | null;
+    way: string;
+    late: number;
+    isPlaced: boolean;
+    isDrafted: boolean;
+    due: string;
+}
+
+/** The board of the shop; what stands on it comes after the page has. */
+export interface BoardPage {
+    planned: boolean;
+    of: string;
+    may: boolean;
+}
+
+/**
+ * An order or proposal of the board that is looked at: its operations, why they stand where they stand, whom it waits for and who waits
+ * for it.
+ */
+export interface BoardPick {
+    order: BoardOrder;
+    page: Link | null;
+    steps: BoardStep[];
+    waitsFor: BoardNeighbour[];
+    waited: BoardNeighbour[];
+    trouble: string | null;
+}
+
+/** What comes of putting an operation somewhere. */
+export interface BoardPlace {
+    end: number | null;
+    trouble: string | null;
+    over: string[];
+    changes: string;
+}
+
+/** What holds an operation back, and until when. */
+export interface BoardReason {
+    kind: PlaceReasonKind;
+    says: string;
+    until: number;
+    of: string | null;
+}
+
+/** An operation of a picked order. */
+export interface BoardStep {
+    op: number;
+    centre: string;
+    centreName: string;
+    units: string;
+    start: number | null;
+    end: number | null;
+    place: string;
+    crew: number;
+    centres: string[];
+    reasons: BoardReason[];
+}
+
+/** A time in which units of a work centre are on. */
+export interface BoardStretch {
+    from: number;
+    to: number;
+    units: number[] | null;
+}
+
+/** What runs when on which unit. Minutes count from 00:00 of the plan date. */
+export interface BoardTable {
+    from: number;
+    to: number;
+    frozen: number | null;
+    centres: BoardCentre[];
+    orders: BoardOrder[];
+    bars: BoardBar[];
+    waiting: BoardOrder[];
+    waitingCount: number;
+    late: number;
+    stamp: string;
 }
 
 /** The load of work centres; what fills them is worked out with the person's draft and comes after the page. */

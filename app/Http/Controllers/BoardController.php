@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\AskedSchedule;
+use App\Models\Run;
+use App\Reading\Pages\BoardPage;
+use App\Support\Roles;
+use App\Trials\LivePlan;
+use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Response;
+
+/** What runs when on which unit, planned with the person's draft. */
+final class BoardController extends Controller
+{
+    private const MOST_DAYS = 120;
+
+    private const HORIZON = 3000;
+
+    public function index(Request $request): Response
+    {
+        return (new BoardPage(
+            planned: Run::live() !== null,
+            of: $request->string('of')->limit(190, '')->toString(),
+            may: $this->user($request)->can([Roles::MAKE, Roles::STUDY]),
+        ))->show();
+    }
+
+    public function bars(Request $request, PlanClient $plans): JsonResponse
+    {
+        $kept = AskedSchedule::query()->where('status', 'kept')->latest('id')->first();
+
+        return response()->json($plans->ask(
+            PlanQuestion::Board,
+            lines: $this->draftLines($request),
+            filter: [
+                'from' => max(-self::HORIZON, min(self::HORIZON, $request->integer('from'))),
+                'days' => max(1, min(self::MOST_DAYS, $request->integer('days', 56))),
+                'site' => $this->site($request),
+            ],
+            frozenDays: $kept === null ? null : (int) ($kept->options['frozenDays'] ?? 0),
+        ));
+    }
+
+    public function pick(Request $request, PlanClient $plans): JsonResponse
+    {
+        $given = $request->validate(['of' => 'required|string|max:600']);
+
+        return response()->json($plans->ask(PlanQuestion::BoardPick, lines: $this->draftLines($request), of: $given['of']));
+    }
+
+    /** What comes of putting an operation somewhere; writes nothing. */
+    public function tryPlace(Request $request, PlanClient $plans): JsonResponse
+    {
+        $given = $request->validate([
+            'of' => 'required|string|max:600', 'op' => 'required|integer|between:0,1000000', 'centre' => 'required|string|max:190',
+            'units' => ['required', 'string', 'regex:/^[1-9]\d{0,3}(;[1-9]\d{0,3}){0,99}$/'], 'start' => 'required|integer|between:-5000000,5000000',
+            'way' => 'required|in:push,swap,overlap',
+        ]);
+
+        return response()->json($plans->ask(
+            PlanQuestion::BoardPlace,
+            lines: $this->draftLines($request),
+            of: $given['of'],
+            op: (int) $given['op'],
+            centre: $given['centre'],
+            units: array_values(array_unique(array_map(intval(...), explode(';', $given['units'])))),
+            start: (int) $given['start'],
+            way: $given['way'],
+        ));
+    }
+
+    /** Whether what the board shows has been changed by somebody. */
+    public function look(LivePlan $plan): JsonResponse
+    {
+        $plan->look();
+
+        return response()->json(['stamp' => $plan->stamp()]);
+    }
+}

@@ -1,0 +1,281 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Trials\Views;
+
+use App\Reading\Describe;
+use App\Reading\Shapes\BoardNeighbour;
+use App\Reading\Shapes\BoardPick;
+use App\Reading\Shapes\BoardPlace;
+use App\Reading\Shapes\BoardReason;
+use App\Reading\Shapes\BoardStep;
+use App\Reading\Shapes\Link;
+use App\Support\Refused;
+use App\Support\Words;
+use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Plan\PegIndex;
+use Yposta\Core\Reference\NewOrderCode;
+use Yposta\Core\Remedy\ProposalOrders;
+use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
+use Yposta\Core\Run\ShopPlace;
+use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\SupplyKind;
+use Yposta\Core\Scheduling\CentreChoice;
+use Yposta\Core\Scheduling\PlaceReason;
+use Yposta\Core\Scheduling\PlaceReasonKind;
+use Yposta\Core\Scheduling\Standpoint;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\MoveOperation;
+use Yposta\Core\Study\ProposalOrigins;
+use Yposta\Core\Study\TakeOffBoard;
+
+/** An order of the board that is looked at, and where its operations could stand. */
+final readonly class BoardPickView
+{
+    /** Neighbours that are told of each side. */
+    private const NEIGHBOURS = 12;
+
+    private BoardWords $words;
+
+    private Standpoint $standpoint;
+
+    private Supply $supply;
+
+    /** @throws Refused when it is not there any more */
+    public function __construct(private BoardGround $ground, string $of)
+    {
+        $this->words = new BoardWords($ground, []);
+        $this->standpoint = new Standpoint($ground->plan, $ground->schedule, $ground->shop);
+        $this->supply = $ground->find($of);
+    }
+
+    public function pick(): BoardPick
+    {
+        $steps = [];
+        $family = '';
+        $isPlaced = true;
+        foreach ($this->ground->schedule->standing() as $supply => $places) {
+            foreach ($supply === $this->supply ? $places : [] as [, $place]) {
+                $step = $this->step($place);
+                $family = $steps === [] ? $place->family : $family;
+                $isPlaced = $isPlaced && $step->place !== 'loose';
+                $steps[] = $step;
+            }
+        }
+        $end = $steps === [] ? null : $this->ground->schedule->there($this->supply);
+        $order = $this->words->order($this->supply, $end, $steps !== [] && $isPlaced, $family);
+
+        return new BoardPick(
+            order: $order,
+            page: $this->supply->isProposal() || NewOrderCode::is($this->supply->name)
+                ? null
+                : new Link($this->supply->name, Describe::orderHref($this->supply->name)),
+            steps: $steps,
+            waitsFor: $this->waitsFor(),
+            waited: $this->waited(),
+            trouble: $order->late > 0 ? $this->trouble($steps, $order->way) : null,
+        );
+    }
+
+    /**
+     * What comes of putting an operation somewhere, with the changes that do.
+     *
+     * @param  list<int>  $units
+     * @param  int  $start  minute from 00:00 of the plan date
+     * @param  'push'|'swap'|'overlap'  $way  in which the rest follows
+     */
+    public function place(int $op, string $centre, array $units, int $start, string $way, ProposalOrigins $origins): BoardPlace
+    {
+        $minute = $start + $this->ground->plan->options->planDate * Minute::DAY;
+        sort($units);
+        $check = $this->standpoint->check($this->supply, $op, $centre, $units, $minute);
+        if ($check->trouble !== null || $check->end === null) {
+            $said = $check->trouble === null ? '' : Words::say($check->trouble, $this->ground->plan->options->planDate);
+
+            return new BoardPlace(null, $said, [], '');
+        }
+
+        return new BoardPlace(
+            $this->ground->minute($check->end), null,
+            array_map(fn (ShopPlace $place) => $this->words->label($place->supply).' '.$this->itemOf($place->supply), $check->over),
+            json_encode(array_map(
+                fn (Change $change) => ChangeCodec::encode($change),
+                $this->changes($op, $centre, $units, $minute, $way === 'swap' ? $check->over : [], $way === 'overlap' ? $check->over : [], $origins),
+            ), JSON_THROW_ON_ERROR),
+        );
+    }
+
+    /**
+     * @param  list<int>  $units
+     * @param  list<ShopPlace>  $swapped  the first of which goes where the operation stood
+     * @param  list<ShopPlace>  $off  which wait for a place again
+     * @return list<Change>
+     */
+    private function changes(int $op, string $centre, array $units, int $start, array $swapped, array $off, ProposalOrigins $origins): array
+    {
+        $changes = [];
+        $order = $this->supply->name;
+        if ($this->supply->isProposal()) {
+            $put = (new ProposalOrders($this->ground->plan, $origins))->of($this->supply, $this->supply->due, null);
+            $changes[] = $put;
+            $order = $put->orderCode();
+        }
+        $changes[] = new MoveOperation($order, $op, $centre, implode(';', $units), Minute::format($start));
+        $task = $this->ground->schedule->taskOf($this->supply, $op);
+        $old = $task === null ? null : $this->ground->schedule->placeOf($task);
+        foreach (array_slice($swapped, 0, 1) as $place) {
+            if ($old !== null && ! $place->supply->isProposal() && count($old->units) === count($place->units)) {
+                $changes[] = new MoveOperation($place->supply->name, $place->op, $old->centre, implode(';', $old->units), Minute::format($old->start));
+            }
+        }
+        $taken = [];
+        foreach ($off as $place) {
+            if (! $place->supply->isProposal() && ! isset($taken[$place->supply->name])) {
+                $taken[$place->supply->name] = true;
+                $changes[] = new TakeOffBoard($place->supply->name);
+            }
+        }
+
+        return $changes;
+    }
+
+    private function step(ShopPlace $place): BoardStep
+    {
+        $task = $this->ground->schedule->taskOf($this->supply, $place->op);
+        $centre = $this->ground->plan->network->workCentres[$place->workCentre];
+
+        return new BoardStep(
+            op: $place->op,
+            centre: $place->workCentre,
+            centreName: $centre->name,
+            units: implode(';', $place->units),
+            start: $this->ground->minute($place->start),
+            end: $this->ground->minute($place->end),
+            place: $task === null ? 'loose' : $this->words->placeOf($task),
+            crew: $task->crew ?? 1,
+            centres: array_map(fn (CentreChoice $choice) => $choice->centre, $task->choices ?? []),
+            reasons: array_map($this->reason(...), array_slice($this->standpoint->reasons($this->supply, $place->op), 0, 5)),
+        );
+    }
+
+    private function reason(PlaceReason $reason): BoardReason
+    {
+        $by = $reason->by;
+        $until = $this->moment($reason->minute);
+        $values = [
+            'until' => $until, 'op' => $reason->op, 'unit' => $reason->unit,
+            'what' => $by === null ? '' : ($by->kind === SupplyKind::Order || $by->isProposal() ? $this->words->label($by) : '').' '.$this->itemOf($by),
+        ];
+
+        return new BoardReason(
+            kind: $reason->kind,
+            says: (string) match ($reason->kind) {
+                PlaceReasonKind::Now => trans('the plan begins :until', $values),
+                PlaceReasonKind::NotBefore => trans('not before :until', $values),
+                PlaceReasonKind::Operation => trans('operation :op until :until', $values),
+                PlaceReasonKind::Material => trans('material :what, there :until', $values),
+                PlaceReasonKind::Taken => trans('unit :unit taken by :what until :until', $values),
+                PlaceReasonKind::Opens => trans('closed until :until', $values),
+                PlaceReasonKind::ByHand => trans('put there by hand', $values),
+                PlaceReasonKind::Kept => trans('a kept schedule has it there', $values),
+            },
+            until: $this->ground->minute($reason->minute),
+            of: $by === null || $by === $this->supply || ! $this->isOnBoard($by) ? null : $this->ground->of($by),
+        );
+    }
+
+    /** @return list<BoardNeighbour> */
+    private function waitsFor(): array
+    {
+        $pegs = new PegIndex($this->ground->plan);
+        $found = [];
+        foreach ($this->supply->inputs as $input) {
+            foreach ($pegs->serving($input) as $peg) {
+                $by = $peg->supply;
+                if ($by->kind === SupplyKind::Stock || isset($found[spl_object_id($by)])) {
+                    continue;
+                }
+                $found[spl_object_id($by)] = [$by->available, new BoardNeighbour(
+                    of: $this->isOnBoard($by) ? $this->ground->of($by) : null,
+                    label: $this->itemOf($by),
+                    note: $by->isProposal() ? $this->words->label($by) : $this->words->presenter->supply($by),
+                    when: $this->words->presenter->day($by->available),
+                    isLate: $input->date !== null && $by->available > $input->date,
+                    href: $by->isProposal() || NewOrderCode::is($by->name) ? null : Describe::orderHref($by->name),
+                )];
+            }
+        }
+        usort($found, fn (array $a, array $b) => $b[0] <=> $a[0]);
+
+        return array_slice(array_column($found, 1), 0, self::NEIGHBOURS);
+    }
+
+    /** @return list<BoardNeighbour> */
+    private function waited(): array
+    {
+        $found = [];
+        foreach ((new PegIndex($this->ground->plan))->servedBy($this->supply) as $peg) {
+            $demand = $peg->demand;
+            $for = $demand->for;
+            $late = $demand->kind === DemandKind::Sales ? $this->daysLate($demand) : $demand->lateDays();
+            $link = $this->words->presenter->consumer($this->ground->plan, $demand);
+            $found[] = [$late, new BoardNeighbour(
+                of: $for !== null && $this->isOnBoard($for) ? $this->ground->of($for) : null,
+                label: $link->label,
+                note: $this->words->presenter->quantity($peg->qty, $this->itemOf($this->supply)),
+                when: $late > 0
+                    ? (string) trans_choice('{1} 1 day late|[2,*] :count days late', $late)
+                    : ($demand->date === null ? '' : $this->words->presenter->day($demand->date)),
+                isLate: $late > 0,
+                href: $link->href,
+            )];
+        }
+        usort($found, fn (array $a, array $b) => $b[0] <=> $a[0]);
+
+        return array_slice(array_column($found, 1), 0, self::NEIGHBOURS);
+    }
+
+    private function daysLate(Demand $demand): int
+    {
+        return $demand->daysPastDue();
+    }
+
+    /**
+     * Why it is late, in a sentence: what holds its last operation that did not go straight on.
+     *
+     * @param  list<BoardStep>  $steps
+     */
+    private function trouble(array $steps, string $way): string
+    {
+        foreach (array_reverse($steps) as $step) {
+            $first = $step->reasons[0] ?? null;
+            if ($first !== null && ! in_array($first->kind, [PlaceReasonKind::Operation, PlaceReasonKind::Now, PlaceReasonKind::Opens], true)) {
+                return (string) trans(':way. Operation :op at :centre waited: :why.', [
+                    'way' => ucfirst($way), 'op' => $step->op, 'centre' => $step->centre, 'why' => $first->says,
+                ]);
+            }
+        }
+
+        return ucfirst($way).'.';
+    }
+
+    private function isOnBoard(Supply $supply): bool
+    {
+        return $this->ground->plan->inShop($supply) !== [];
+    }
+
+    private function itemOf(Supply $supply): string
+    {
+        return $this->ground->plan->structure->points[$supply->point]->item->code;
+    }
+
+    private function moment(int $minute): string
+    {
+        $day = Minute::day($minute);
+
+        return "{$this->words->presenter->day($day)} ".Minute::clock($minute - $day * Minute::DAY);
+    }
+}
