@@ -11,7 +11,7 @@ final readonly class BoardBar
      * @param  int  $order  place among the orders
      * @param  int  $centre  place among the centres
      * @param  list<int>  $units  numbers
-     * @param  int  $ready  minute from which on it could have begun
+     * @param  int|null  $ready  minute from which on its material is there; null where it waits for none
      * @param  string  $done  quantity, 0 where nothing is
      * @param  string  $place  how it stands there: hand, kept, loose
      */
@@ -22,7 +22,7 @@ final readonly class BoardBar
         public array $units,
         public int $start,
         public int $end,
-        public int $ready,
+        public ?int $ready,
         public string $done,
         public string $place,
     ) {

@@ -251,7 +251,7 @@ final readonly class BoardPickView
     private function trouble(array $steps, string $way): string
     {
         foreach (array_reverse($steps) as $step) {
-            $first = $step->reasons[0] ?? null;
+            $first = $step->reasons[($step->reasons[0]->kind ?? null) === PlaceReasonKind::Opens ? 1 : 0] ?? null;
             if ($first !== null && ! in_array($first->kind, [PlaceReasonKind::Operation, PlaceReasonKind::Now, PlaceReasonKind::Opens], true)) {
                 return (string) trans(':way. Operation :op at :centre waited: :why.', [
                     'way' => ucfirst($way), 'op' => $step->op, 'centre' => $step->centre, 'why' => $first->says,

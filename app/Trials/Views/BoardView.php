@@ -100,10 +100,17 @@ final class BoardView
             units: $place->units,
             start: $this->ground->minute($place->start),
             end: $this->ground->minute($place->end),
-            ready: $this->ground->minute($place->ready),
+            ready: $this->ready($task),
             done: Quantity::format($this->words->done($place->supply, $place->op)),
             place: $this->placeOf($task),
         );
+    }
+
+    private function ready(Task $task): ?int
+    {
+        $there = array_map(fn (array $wait) => $this->ground->schedule->there($wait[0]), $task->waits);
+
+        return $there === [] ? null : $this->ground->minute(max($there));
     }
 
     private function placeOf(Task $task): string

@@ -27,7 +27,12 @@ export function Rail() {
             icon: CircleAlert,
             on: ['/shortages', '/complete', '/reservations'].some((path) => url.startsWith(path)),
         },
-        { href: '/capacity', label: t('Capacity'), icon: Gauge, on: ['/capacity', '/schedule'].some((path) => url.startsWith(path)) },
+        {
+            href: '/capacity',
+            label: t('Capacity'),
+            icon: Gauge,
+            on: ['/capacity', '/board', '/schedule'].some((path) => url.startsWith(path)),
+        },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
         { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },
     ];

@@ -203,7 +203,7 @@ export interface BoardBar {
     units: number[];
     start: number;
     end: number;
-    ready: number;
+    ready: number | null;
     done: string;
     place: string;
 }

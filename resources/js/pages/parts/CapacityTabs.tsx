@@ -1,10 +1,11 @@
 import { Link } from '@inertiajs/react';
 import { t } from '@/lib/t';
 
-/** The two views of the shop: how full it is, and when what is done. */
-export function CapacityTabs({ on }: { on: 'load' | 'schedule' }) {
+/** The views of the shop: how full it is, what runs when, and how that is made anew. */
+export function CapacityTabs({ on }: { on: 'load' | 'board' | 'schedule' }) {
     const tabs = [
         { key: 'load', href: '/capacity', label: t('Load') },
+        { key: 'board', href: '/board', label: t('Board') },
         { key: 'schedule', href: '/schedule', label: t('Schedule') },
     ];
     return (
