@@ -23,6 +23,7 @@ use App\Support\Words;
 use App\Trials\Views\AvailabilityView;
 use App\Trials\Views\BalanceView;
 use App\Trials\Views\BoardGround;
+use App\Trials\Views\BoardMoves;
 use App\Trials\Views\BoardPickView;
 use App\Trials\Views\BoardView;
 use App\Trials\Views\DraftEffects;
@@ -559,19 +560,17 @@ final readonly class PlanQueries
     }
 
     /**
-     * What comes of putting an operation somewhere on the board.
+     * What comes of putting operations somewhere on the board.
      *
      * @param  Lines  $lines
-     * @param  list<int>  $units
-     * @param  int  $start  minute from 00:00 of the plan date
-     * @param  'push'|'swap'|'overlap'  $way  in which the rest follows
-     * @return array<string, mixed> a BoardPlace
+     * @param  list<array{of: string, op: int, centre: string, units: list<int>, start: int}>  $moves  minutes from 00:00 of the plan date
+     * @param  'push'|'swap'|'overlap'  $way  in which what is in the way follows
+     * @return array<string, mixed> a BoardPlaces
      */
-    public function boardPlace(array $lines, string $of, int $op, string $centre, array $units, int $start, string $way): array
+    public function boardPlace(array $lines, array $moves, string $way): array
     {
         return get_object_vars($this->plan->drafted(DraftLines::changes($lines), fn (Trial $trial) => BoardGround::read(
-            $trial,
-            fn (BoardGround $ground) => (new BoardPickView($ground, $of))->place($op, $centre, $units, $start, $way, RunProposals::live()),
+            $trial, fn (BoardGround $ground) => (new BoardMoves($ground, $way, RunProposals::live()))->all($moves),
         )));
     }
 

@@ -227,9 +227,10 @@ final class Application
      * @template T
      *
      * @param  callable(): T  $check  gives something true when it holds
+     * @param  string|callable(): string  $what  is waited for; worked out when it was in vain
      * @return T
      */
-    public static function await(callable $check, string $what): mixed
+    public static function await(callable $check, string|callable $what): mixed
     {
         $until = microtime(true) + self::PATIENCE;
         do {
@@ -239,7 +240,7 @@ final class Application
             }
             usleep(50_000);
         } while (microtime(true) < $until);
-        throw new RuntimeException("Waited in vain for {$what}");
+        throw new RuntimeException('Waited in vain for '.(is_string($what) ? $what : $what()));
     }
 
     private static function listens(int $port): bool

@@ -54,7 +54,7 @@ final class Person
     /** Waits until a text is on the page. */
     public function sees(string $text): self
     {
-        Application::await(fn () => str_contains($this->text(), $text), "'{$text}' on the page; it says:\n".$this->text());
+        Application::await(fn () => str_contains($this->text(), $text), fn () => "'{$text}' on the page; it says:\n{$this->text()}");
 
         return $this;
     }
@@ -69,7 +69,7 @@ final class Person
 
     public function seesNot(string $text): self
     {
-        Application::await(fn () => ! str_contains($this->text(), $text), "'{$text}' to go from the page");
+        Application::await(fn () => ! str_contains($this->text(), $text), fn () => "'{$text}' to go from the page; it says:\n{$this->text()}");
 
         return $this;
     }
@@ -123,7 +123,8 @@ final class Person
     /** Presses a key while another is held. */
     public function pressesWith(string $held, string $key): self
     {
-        $this->sends([(string) constant(WebDriverKeys::class.'::'.$held), $key]);
+        $name = WebDriverKeys::class.'::'.$key;
+        $this->sends([(string) constant(WebDriverKeys::class.'::'.$held), defined($name) ? (string) constant($name) : $key]);
 
         return $this;
     }

@@ -22,6 +22,9 @@ final class BoardController extends Controller
 
     private const HORIZON = 3000;
 
+    /** Operations that are moved at once. */
+    private const MOST_MOVES = 200;
+
     public function index(Request $request): Response
     {
         return (new BoardPage(
@@ -54,23 +57,23 @@ final class BoardController extends Controller
         return response()->json($plans->ask(PlanQuestion::BoardPick, lines: $this->draftLines($request), of: $given['of']));
     }
 
-    /** What comes of putting an operation somewhere; writes nothing. */
-    public function tryPlace(Request $request, PlanClient $plans): JsonResponse
+    /** What comes of putting operations somewhere; writes nothing. */
+    public function tryPlaces(Request $request, PlanClient $plans): JsonResponse
     {
         $given = $request->validate([
-            'of' => 'required|string|max:600', 'op' => 'required|integer|between:0,1000000', 'centre' => 'required|string|max:190',
-            'units' => ['required', 'string', 'regex:/^[1-9]\d{0,3}(;[1-9]\d{0,3}){0,99}$/'], 'start' => 'required|integer|between:-5000000,5000000',
-            'way' => 'required|in:push,swap,overlap',
+            'moves' => 'required|array|min:1|max:'.self::MOST_MOVES, 'moves.*.of' => 'required|string|max:600',
+            'moves.*.op' => 'required|integer|between:0,1000000', 'moves.*.centre' => 'required|string|max:190',
+            'moves.*.units' => 'required|array|min:1|max:100', 'moves.*.units.*' => 'integer|between:1,9999',
+            'moves.*.start' => 'required|integer|between:-5000000,5000000', 'way' => 'required|in:push,swap,overlap',
         ]);
 
         return response()->json($plans->ask(
             PlanQuestion::BoardPlace,
             lines: $this->draftLines($request),
-            of: $given['of'],
-            op: (int) $given['op'],
-            centre: $given['centre'],
-            units: array_values(array_unique(array_map(intval(...), explode(';', $given['units'])))),
-            start: (int) $given['start'],
+            moves: array_values(array_map(fn (array $move) => [
+                'of' => $move['of'], 'op' => (int) $move['op'], 'centre' => $move['centre'],
+                'units' => array_values(array_unique(array_map(intval(...), $move['units']))), 'start' => (int) $move['start'],
+            ], $given['moves'])),
             way: $given['way'],
         ));
     }

@@ -11,9 +11,8 @@ final readonly class BoardPlace
      * @param  int|null  $end  where it would end; null where it cannot stand there
      * @param  string|null  $trouble  why it cannot
      * @param  list<string>  $over  what would have to give way, in words
-     * @param  string  $changes  that put it there, as JSON; empty where it cannot
      */
-    public function __construct(public ?int $end, public ?string $trouble, public array $over, public string $changes)
+    public function __construct(public ?int $end, public ?string $trouble, public array $over)
     {
     }
 }

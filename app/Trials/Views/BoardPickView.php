@@ -7,16 +7,13 @@ namespace App\Trials\Views;
 use App\Reading\Describe;
 use App\Reading\Shapes\BoardNeighbour;
 use App\Reading\Shapes\BoardPick;
-use App\Reading\Shapes\BoardPlace;
 use App\Reading\Shapes\BoardReason;
 use App\Reading\Shapes\BoardStep;
 use App\Reading\Shapes\Link;
 use App\Support\Refused;
-use App\Support\Words;
 use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Reference\NewOrderCode;
-use Yposta\Core\Remedy\ProposalOrders;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\ShopPlace;
@@ -26,13 +23,8 @@ use Yposta\Core\Scheduling\CentreChoice;
 use Yposta\Core\Scheduling\PlaceReason;
 use Yposta\Core\Scheduling\PlaceReasonKind;
 use Yposta\Core\Scheduling\Standpoint;
-use Yposta\Core\Study\Change;
-use Yposta\Core\Study\ChangeCodec;
-use Yposta\Core\Study\MoveOperation;
-use Yposta\Core\Study\ProposalOrigins;
-use Yposta\Core\Study\TakeOffBoard;
 
-/** An order of the board that is looked at, and where its operations could stand. */
+/** An order of the board that is looked at. */
 final readonly class BoardPickView
 {
     /** Neighbours that are told of each side. */
@@ -78,68 +70,6 @@ final readonly class BoardPickView
             waited: $this->waited(),
             trouble: $order->late > 0 ? $this->trouble($steps, $order->way) : null,
         );
-    }
-
-    /**
-     * What comes of putting an operation somewhere, with the changes that do.
-     *
-     * @param  list<int>  $units
-     * @param  int  $start  minute from 00:00 of the plan date
-     * @param  'push'|'swap'|'overlap'  $way  in which the rest follows
-     */
-    public function place(int $op, string $centre, array $units, int $start, string $way, ProposalOrigins $origins): BoardPlace
-    {
-        $minute = $start + $this->ground->plan->options->planDate * Minute::DAY;
-        sort($units);
-        $check = $this->standpoint->check($this->supply, $op, $centre, $units, $minute);
-        if ($check->trouble !== null || $check->end === null) {
-            $said = $check->trouble === null ? '' : Words::say($check->trouble, $this->ground->plan->options->planDate);
-
-            return new BoardPlace(null, $said, [], '');
-        }
-
-        return new BoardPlace(
-            $this->ground->minute($check->end), null,
-            array_map(fn (ShopPlace $place) => $this->words->label($place->supply).' '.$this->itemOf($place->supply), $check->over),
-            json_encode(array_map(
-                fn (Change $change) => ChangeCodec::encode($change),
-                $this->changes($op, $centre, $units, $minute, $way === 'swap' ? $check->over : [], $way === 'overlap' ? $check->over : [], $origins),
-            ), JSON_THROW_ON_ERROR),
-        );
-    }
-
-    /**
-     * @param  list<int>  $units
-     * @param  list<ShopPlace>  $swapped  the first of which goes where the operation stood
-     * @param  list<ShopPlace>  $off  which wait for a place again
-     * @return list<Change>
-     */
-    private function changes(int $op, string $centre, array $units, int $start, array $swapped, array $off, ProposalOrigins $origins): array
-    {
-        $changes = [];
-        $order = $this->supply->name;
-        if ($this->supply->isProposal()) {
-            $put = (new ProposalOrders($this->ground->plan, $origins))->of($this->supply, $this->supply->due, null);
-            $changes[] = $put;
-            $order = $put->orderCode();
-        }
-        $changes[] = new MoveOperation($order, $op, $centre, implode(';', $units), Minute::format($start));
-        $task = $this->ground->schedule->taskOf($this->supply, $op);
-        $old = $task === null ? null : $this->ground->schedule->placeOf($task);
-        foreach (array_slice($swapped, 0, 1) as $place) {
-            if ($old !== null && ! $place->supply->isProposal() && count($old->units) === count($place->units)) {
-                $changes[] = new MoveOperation($place->supply->name, $place->op, $old->centre, implode(';', $old->units), Minute::format($old->start));
-            }
-        }
-        $taken = [];
-        foreach ($off as $place) {
-            if (! $place->supply->isProposal() && ! isset($taken[$place->supply->name])) {
-                $taken[$place->supply->name] = true;
-                $changes[] = new TakeOffBoard($place->supply->name);
-            }
-        }
-
-        return $changes;
     }
 
     private function step(ShopPlace $place): BoardStep

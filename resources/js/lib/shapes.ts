@@ -271,6 +271,11 @@ export interface BoardPlace {
     end: number | null;
     trouble: string | null;
     over: string[];
+}
+
+/** What comes of putting operations somewhere, together. */
+export interface BoardPlaces {
+    places: BoardPlace[];
     changes: string;
 }
 

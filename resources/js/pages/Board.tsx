@@ -8,8 +8,8 @@ import { PillSelect, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { isMeant, keyOf, type Mark, markedBy, movedBetween } from '@/lib/board';
 import { useDraft, type Change } from '@/lib/draft';
-import { getJson } from '@/lib/http';
-import type { BoardPage, BoardPick, BoardPlace, BoardTable } from '@/lib/shapes';
+import { getJson, postJson } from '@/lib/http';
+import type { BoardPage, BoardPick, BoardPlace, BoardPlaces, BoardTable } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useKept } from '@/lib/useKept';
@@ -75,20 +75,39 @@ export default function Board({ planned, of, may }: BoardPage) {
         ];
     }, [shown]);
 
-    const ask = (move: Move): Promise<BoardPlace> => {
-        const bar = table?.bars[move.bar];
-        const order = bar && table?.orders[bar.order];
-        return getJson<BoardPlace>('/board/place', {
-            of: order?.of ?? '',
-            op: bar?.op ?? 0,
-            centre: table?.centres[move.lane.centre]?.code ?? '',
-            units: move.lane.units.join(';'),
-            start: move.start,
+    const askAll = (moves: Move[]) =>
+        postJson<BoardPlaces>('/board/place', {
             way,
+            moves: moves.map((move) => {
+                const bar = table?.bars[move.bar];
+                return {
+                    of: (bar && table?.orders[bar.order]?.of) ?? '',
+                    op: bar?.op ?? 0,
+                    centre: table?.centres[move.lane.centre]?.code ?? '',
+                    units: move.lane.units,
+                    start: move.start,
+                };
+            }),
         });
+    const ask = async (move: Move): Promise<BoardPlace> => {
+        const { places } = await askAll([move]);
+        return places[0] ?? { end: null, trouble: '', over: [] };
     };
-    const drop = async (move: Move) => {
+    const put = async (moves: Move[]) => {
         setBlocked(null);
+        try {
+            const { places, changes } = await askAll(moves);
+            const trouble = places.find((place) => place.trouble !== null)?.trouble;
+            if (trouble) {
+                setBlocked(t('It cannot stand there: :why. Nothing was moved.', { why: trouble }));
+                return;
+            }
+            await draft.add(JSON.parse(changes) as Change[]);
+        } catch (cause) {
+            setBlocked(cause instanceof Error ? cause.message : null);
+        }
+    };
+    const drop = (move: Move) => {
         const bar = table?.bars[move.bar];
         const key = keyOf(bar && table?.orders[bar.order], bar);
         // the others that are picked go along by as much, each on its own unit
@@ -98,20 +117,7 @@ export default function Board({ planned, of, may }: BoardPage) {
                 ? [{ bar: place, lane: { centre: one.centre, units: one.units }, start: one.start + move.start - bar.start }]
                 : [];
         });
-        try {
-            const places: BoardPlace[] = [];
-            for (const one of [move, ...along]) {
-                places.push(await ask(one));
-            }
-            const trouble = places.find((place) => place.trouble !== null)?.trouble;
-            if (trouble) {
-                setBlocked(t('It cannot stand there: :why. Nothing was moved.', { why: trouble }));
-                return;
-            }
-            await draft.add(places.flatMap((place) => JSON.parse(place.changes) as Change[]));
-        } catch (cause) {
-            setBlocked(cause instanceof Error ? cause.message : null);
-        }
+        return put([move, ...along]);
     };
     const offBoard = () => {
         const code = picked?.of.startsWith('order:') ? picked.of.slice('order:'.length) : null;
@@ -121,15 +127,14 @@ export default function Board({ planned, of, may }: BoardPage) {
             void draft.add([{ change: 'take_off_board', order: code }]);
         }
     };
-    const fix = async () => {
-        const bars = (table?.bars ?? []).flatMap((bar, place) => (table?.orders[bar.order]?.of === picked?.of ? [place] : []));
-        for (const place of bars) {
-            const bar = table?.bars[place];
-            if (bar && bar.place !== 'hand') {
-                await drop({ bar: place, lane: { centre: bar.centre, units: bar.units }, start: bar.start });
-            }
-        }
-    };
+    const fix = () =>
+        put(
+            (table?.bars ?? []).flatMap((bar, place): Move[] =>
+                table?.orders[bar.order]?.of === picked?.of && bar.place !== 'hand'
+                    ? [{ bar: place, lane: { centre: bar.centre, units: bar.units }, start: bar.start }]
+                    : [],
+            ),
+        );
     const choose = (place: number, more: boolean) => {
         const bar = table?.bars[place];
         const order = bar && table?.orders[bar.order];

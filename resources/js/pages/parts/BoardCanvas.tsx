@@ -344,7 +344,7 @@ export function BoardCanvas(props: Props) {
             const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1 };
             if (key in steps) {
                 const by = (steps[key] ?? 0) * (shift ? DAY : SNAP);
-                const to = shifted(moving, laneOfMove(moving), Math.round((moving.start + by) / SNAP) * SNAP);
+                const to = shifted(moving, laneOfMove(moving), moving.start + by);
                 moveTo(to);
                 bringInSight(to.start, laneOfMove(to));
             } else if (key === 'ArrowUp' || key === 'ArrowDown') {
