@@ -28,6 +28,7 @@ use App\Http\Controllers\SignInController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TodayController;
+use App\Http\Controllers\WorkListController;
 use Illuminate\Support\Facades\Route;
 
 Route::patterns(array_fill_keys(['number', 'n', 'id', 'commit', 'study', 'run'], '[1-9][0-9]{0,17}')); // as far as the database counts
@@ -106,6 +107,10 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/board/pick', [BoardController::class, 'pick']);
     Route::post('/board/place', [BoardController::class, 'tryPlaces']);
     Route::get('/board/look', [BoardController::class, 'look']);
+
+    Route::get('/worklist', [WorkListController::class, 'index']);
+    Route::get('/worklist.pdf', [WorkListController::class, 'pdf']);
+    Route::post('/worklist/report', [WorkListController::class, 'report']);
 
     Route::get('/schedule', [ScheduleController::class, 'index']);
     Route::post('/schedules', [ScheduleController::class, 'store']);

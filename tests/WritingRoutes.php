@@ -64,7 +64,7 @@ final class WritingRoutes
             )]))],
         ])->id;
         $promise = ['lines' => [['item' => 'GLUE', 'site' => 'MAIN', 'qty' => '0.5', 'date' => '2026-04-20']], 'order' => 'E-9', 'customer' => 'Pier 9'];
-        $anyone = array_values(array_unique(array_merge(...array_values(Roles::OF))));
+        $anyone = array_values(array_diff(array_unique(array_merge(...array_values(Roles::OF))), [Roles::REPORT]));
 
         return [
             'POST demand/forecast' => [Roles::FORECAST, fn () => [
@@ -121,6 +121,9 @@ final class WritingRoutes
 
                 return ['reference' => 'sales:E-9/1', ...$key()];
             }],
+            'POST worklist/report' => [Roles::REPORT, fn () => [
+                'order' => 'M1', 'op' => 10, 'done' => '2', 'scrap' => '0', 'reason' => '', 'minutes' => null, 'note' => '', 'finished' => false, ...$key(),
+            ]],
             'POST runs' => [Roles::RUN, fn () => []],
             'POST runs/refresh' => [Roles::RUN, fn () => []],
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\User;
 use Spatie\Permission\Models\Permission;
 use Spatie\Permission\Models\Role;
 use Spatie\Permission\PermissionRegistrar;
@@ -32,15 +33,25 @@ final class Roles
     /** Hold, accept and drop what is promised to customers, with the orders that come of it. */
     public const PROMISE = 'promise to customers';
 
+    /** Say on the floor what was started and done. */
+    public const REPORT = 'report work';
+
     /** @var array<string, list<string>> permissions by role */
     public const OF = [
-        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE],
+        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT],
         'buyer' => [self::BUY, self::STUDY],
-        'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY],
+        'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY, self::REPORT],
         'sales' => [self::FORECAST, self::STUDY, self::PROMISE],
         'viewer' => [],
-        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE],
+        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT],
+        'floor' => [self::REPORT],
     ];
+
+    /** Whether somebody does more than to look and to report: such a person deals with what the plan says. */
+    public static function worksOnPlan(User $user): bool
+    {
+        return $user->getAllPermissions()->pluck('name')->reject(fn (mixed $name) => $name === self::REPORT)->isNotEmpty();
+    }
 
     /** Makes the roles and permissions in the database what they are here. */
     public static function install(): void

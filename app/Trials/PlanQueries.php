@@ -37,6 +37,7 @@ use App\Trials\Views\ResolveAll;
 use App\Trials\Views\ShortageView;
 use App\Trials\Views\TrialPresenter;
 use App\Trials\Views\WithoutHoldUp;
+use App\Trials\Views\WorkListView;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Conversion\DelayCheck;
 use Yposta\Core\Network\BucketSize;
@@ -543,6 +544,20 @@ final readonly class PlanQueries
         return get_object_vars($this->plan->drafted(
             DraftLines::changes($lines),
             fn (Trial $trial) => BoardView::table($trial, new BoardFilter(...$filter), $drafted, $frozenDays, $stamp),
+        ));
+    }
+
+    /**
+     * What runs next at a work centre.
+     *
+     * @param  Lines  $lines
+     * @param  array<string, list<string>>  $remarks  by code of the order
+     * @return array<string, mixed> a WorkList
+     */
+    public function workList(array $lines, string $centre, int $rows, array $remarks): array
+    {
+        return get_object_vars($this->plan->drafted(
+            DraftLines::changes($lines), fn (Trial $trial) => WorkListView::of($trial, $centre, $rows, $remarks),
         ));
     }
 

@@ -28,6 +28,7 @@ enum PlanQuestion: string
     case Promise = 'promise';
     case Promised = 'promised';
     case Board = 'board';
+    case WorkList = 'workList';
     case BoardPick = 'boardPick';
     case BoardPlace = 'boardPlace';
     case Countable = 'countable';

@@ -18,6 +18,7 @@ final class DemoSeeder extends Seeder
         ['Lena Quist', 'lena@marrowby.example', 'buyer'],
         ['Oskar Thwaite', 'oskar@marrowby.example', 'scheduler'],
         ['Nell Harrow', 'nell@marrowby.example', 'sales'],
+        ['Wick Arden', 'wick@marrowby.example', 'floor'],
         ['Tamsin Bray', 'tamsin@marrowby.example', 'viewer'],
         ['Rufus Oake', 'rufus@marrowby.example', 'administrator'],
     ];

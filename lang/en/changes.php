@@ -52,6 +52,7 @@ return [
     'hold_order' => ':order held back',
     'let_go_order' => ':order no longer held back',
     'start_not_before' => ':order not before :day',
+    'report_work' => 'Operation :op of :order: :qty done',
     'take_off_board' => ':order taken off the board, to wait for a place',
     'start_any_day' => ':order may start on any day',
     'finish_by' => ':order to be done by :day',

@@ -175,6 +175,8 @@ return [
         'received' => 'order :order has received :qty already',
         'released_already' => 'order :order is released already',
         'resize_to_nothing' => 'order :order must keep a quantity above 0; cancel it instead',
+        'reported_less' => 'a quantity of 0 or more is reported',
+        'reported_more' => 'operation :op of :order has only :left left to be done',
         'rows_of_another' => 'order :order can only bring components of its own, of items that are there',
         'sales_line_exists' => 'there is a sales line :line already',
         'shipped_some' => 'something of :line has been shipped already',

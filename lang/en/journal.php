@@ -32,6 +32,11 @@ return [
         'held' => 'Held until :until for :whom: :what',
         'part' => ':qty :item by :day',
     ],
+    'report' => [
+        'done' => 'Operation :op of :order at :centre: :qty done',
+        'scrap' => '; :qty scrapped, :reason',
+        'started' => 'Operation :op of :order at :centre started',
+    ],
     'run' => [
         'again' => 'The run was interrupted and begins again.',
         'died' => 'The run stopped without a word, several times; the plan before it stands.',

@@ -126,6 +126,13 @@ return [
         'unfit' => ':Trouble. Nothing was promised.',
         'until_passed' => ':day has passed; hold it until today or later. Nothing was written.',
     ],
+    'report' => [
+        'forbidden' => 'Reporting is not yours to do. Nothing was written.',
+        'no_reason' => 'Scrap needs a reason. Nothing was written.',
+        'over' => ':order is over or is not there any more. Nothing was written.',
+        'quantity' => 'The quantity: :trouble. Nothing was written.',
+        'unfit' => ':Trouble. Nothing was written.',
+    ],
     'request' => [
         'used' => 'This request was used before for something else. Nothing was changed; reload the page and try again.',
     ],

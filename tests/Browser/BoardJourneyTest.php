@@ -109,5 +109,5 @@ it('shows what another has moved, and keeps ones own draft', function () {
     $other->opens('/board?of='.urlencode('order:M-1042'))->sees('Its operations')->focuses('[data-board]')->presses('ARROW_RIGHT')
         ->clicks("//button[normalize-space()='Fix it where it stands']")->sees('Draft,')->clicks("//button[normalize-space()='Commit']")->sees('changes written.');
     $person->sees('meanwhile')->sees('Draft, 1 change');
-    expect(Application::running()->rows("select count(*) as number from commits")[0]['number'])->toBe(2);
+    expect(Application::running()->rows('select count(*) as number from commits')[0]['number'])->toBe(2);
 });

@@ -41,7 +41,7 @@ const OWN = [
 ];
 
 it('lets only those write who may, at every route, and leaves every table as it was for the others', function (string $route) {
-    foreach (['planner', 'buyer', 'scheduler', 'sales', 'viewer'] as $role) {
+    foreach (['planner', 'buyer', 'scheduler', 'sales', 'floor', 'viewer'] as $role) {
         DB::beginTransaction();
         try {
             triesToWrite($route, $role);

@@ -9,6 +9,7 @@ use App\Actions\ApplyMessage;
 use App\Reading\AtRisk;
 use App\Reading\MessageList;
 use App\Reading\Pages\MessagesPage;
+use App\Support\Roles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -68,7 +69,7 @@ final class MessageController extends Controller
 
     public function answer(Request $request, AnswerMessage $answer): JsonResponse
     {
-        abort_if($this->user($request)->getAllPermissions()->isEmpty(), 403);
+        abort_unless(Roles::worksOnPlan($this->user($request)), 403);
         $given = $request->validate([
             'identity' => 'required|string|max:190', 'facts' => 'present|string|max:190', 'state' => 'required|in:done,snoozed,open',
             'until' => 'nullable|date_format:Y-m-d', 'reason' => 'present|nullable|string|max:500',

@@ -37,7 +37,7 @@ final class MissingController extends Controller
 
     public function deal(Request $request, MissMaterial $miss, int $id): JsonResponse
     {
-        abort_if($this->user($request)->getAllPermissions()->isEmpty(), 403);
+        abort_unless(Roles::worksOnPlan($this->user($request)), 403);
         $miss->deal($id, $this->user($request));
 
         return response()->json(['id' => $id]);

@@ -58,6 +58,7 @@ final class ChangeCodec
         'change_efficiency' => ChangeEfficiency::class,
         'move_operation' => MoveOperation::class,
         'take_off_board' => TakeOffBoard::class,
+        'report_work' => ReportWork::class,
         'do_elsewhere' => DoElsewhere::class,
         'fix_operation' => FixOperation::class,
         'change_crew' => ChangeCrew::class,

@@ -26,7 +26,7 @@ final class SoundChange
     /** Changes that only take others back, or are made here of what was worked out. */
     private const TAKING_BACK = [
         PlaceOrders::class, PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class,
-        PutDemand::class, PutOperations::class, PutPlanning::class, PutSalesLine::class,
+        PutDemand::class, PutOperations::class, PutPlanning::class, PutSalesLine::class, ReportWork::class,
         RemoveSalesLine::class, PutShifts::class, RemoveOrder::class,
     ];
 

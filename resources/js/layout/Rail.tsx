@@ -31,7 +31,7 @@ export function Rail() {
             href: '/capacity',
             label: t('Capacity'),
             icon: Gauge,
-            on: ['/capacity', '/board', '/schedule'].some((path) => url.startsWith(path)),
+            on: ['/capacity', '/board', '/worklist', '/schedule'].some((path) => url.startsWith(path)),
         },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
         { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },

@@ -1832,3 +1832,44 @@ export interface Told {
 export interface TroublePage {
     status: number;
 }
+
+/** What runs next at a work centre, in sequence. */
+export interface WorkList {
+    centre: string;
+    name: string;
+    units: number;
+    rows: WorkRow[];
+    count: number;
+}
+
+/** The work list of a centre. */
+export interface WorkListPage {
+    centres: { code: string; name: string; site: string }[];
+    list: WorkList | null;
+    planned: boolean;
+}
+
+/** An operation of a work list. */
+export interface WorkRow {
+    of: string;
+    code: string | null;
+    label: string;
+    op: number;
+    units: string;
+    start: number;
+    end: number;
+    item: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    done: string;
+    setupFrom: string;
+    setupTo: string;
+    setup: number;
+    until: string | null;
+    missing: string[];
+    remarks: string[];
+    way: string;
+    late: number;
+}

@@ -1,0 +1,49 @@
+<!doctype html>
+<html lang="{{ app()->getLocale() }}">
+<head>
+    <meta charset="utf-8">
+    <title>{{ trans('Work list :centre', ['centre' => $list->centre]) }}</title>
+    <style>
+        @page { margin: 12mm 12mm 14mm; }
+        body { font: 10.5px 'DejaVu Sans', sans-serif; color: #1c2521; }
+        h1 { font-size: 17px; margin: 0 0 2px; }
+        p { margin: 0 0 8px; color: #5b675f; }
+        table { width: 100%; border-collapse: collapse; }
+        th { text-align: left; border-bottom: 1px solid #1c2521; padding: 3px 5px; color: #5b675f; font-weight: normal; }
+        td { border-bottom: 1px solid #ddd6c8; padding: 5px; vertical-align: top; }
+        .r { text-align: right; }
+        .b { font-weight: bold; }
+        .m { color: #5b675f; }
+        tr { page-break-inside: avoid; }
+    </style>
+</head>
+<body>
+    <h1>{{ $list->centre }} {{ $list->name }}</h1>
+    <p>{{ trans('Work list of :day', ['day' => $day(Yposta\Core\Calendar\Day::format($planDate), $planDate)]) }}{{ $list->count > count($list->rows) ? ', '.trans('the next :n of :all', ['n' => count($list->rows), 'all' => $list->count]) : '' }}</p>
+    <table>
+        <thead>
+            <tr>
+                <th>{{ trans('Start') }}</th><th>{{ trans('Unit') }}</th><th>{{ trans('Order') }}</th><th>{{ trans('Item') }}</th>
+                <th class="r">{{ trans('Quantity') }}</th><th>{{ trans('Setup') }}</th><th>{{ trans('Material') }}</th><th>{{ trans('Remarks') }}</th>
+                <th>{{ trans('Done') }}</th>
+            </tr>
+        </thead>
+        <tbody>
+            @foreach ($list->rows as $row)
+                <tr>
+                    <td>{{ App\Http\Controllers\WorkListController::moment($row->start, $planDate) }}</td>
+                    <td>{{ $row->units }}</td>
+                    <td><span class="b">{{ $row->label }}</span> / {{ $row->op }}</td>
+                    <td><span class="b">{{ $row->item }}</span> {{ $row->name }}</td>
+                    <td class="r">{{ $row->done === '0' ? $row->qty : trans(':done of :all', ['done' => $row->done, 'all' => $row->qty]) }} {{ $row->unit }}</td>
+                    <td>{{ $row->setup === 0 ? '' : trans(':n min', ['n' => $row->setup]) }}
+                        @if ($row->setupTo !== '')<span class="m">{{ $row->setupFrom === '' ? $row->setupTo : "{$row->setupFrom} → {$row->setupTo}" }}</span>@endif</td>
+                    <td>{{ $row->until === null ? trans('ready') : trans(':what until :day', ['what' => implode(', ', $row->missing), 'day' => $day($row->until, $planDate)]) }}</td>
+                    <td>{{ implode('; ', $row->remarks) }}</td>
+                    <td style="width: 52px; border-left: 1px solid #ddd6c8"></td>
+                </tr>
+            @endforeach
+        </tbody>
+    </table>
+</body>
+</html>
