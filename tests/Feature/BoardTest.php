@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use App\Models\Draft;
-use App\Models\Run;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 

@@ -179,7 +179,7 @@ it('asks the database at most forty questions for a page', function (string $pat
     expect(count($asked))->toBeGreaterThan(5)->toBeLessThanOrEqual(40, implode("\n", $asked));
 })->with(function () {
     foreach ([
-        '/', '/demand', '/demand?view=forecast', '/promise', '/plan', '/shortages', '/capacity', '/schedule', '/proposals?until=all', '/proposals?until=all&by=item', '/orders', '/messages',
+        '/', '/demand', '/demand?view=forecast', '/promise', '/plan', '/shortages', '/capacity', '/board', '/worklist', '/schedule', '/proposals?until=all', '/proposals?until=all&by=item', '/orders', '/messages',
         '/messages?show=away', '/journal', '/studies', '/reservations',
     ] as $path) {
         yield $path => [$path];

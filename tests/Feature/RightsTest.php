@@ -153,6 +153,7 @@ function draftedChanges(): array
             'change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH', 'units' => '1', 'start' => '2026-03-09 06:00',
         ]],
         'an operation elsewhere' => [Roles::MAKE, ['change' => 'do_elsewhere', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH']],
+        'an order off the board' => [Roles::MAKE, ['change' => 'take_off_board', 'order' => 'M1']],
         'an operation let go' => [Roles::MAKE, ['change' => 'fix_operation', 'order' => 'M1', 'op' => 10, 'fixed' => false]],
         'a crew' => [Roles::MAKE, ['change' => 'change_crew', 'order' => 'M1', 'op' => 10, 'crew' => 2]],
         'an order held back' => [Roles::MAKE, ['change' => 'hold_order', 'order' => 'M1', 'held' => true]],
@@ -187,7 +188,7 @@ it('lets each role commit those changes that are its own, and no other', functio
         }
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
-        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'put_sales_line', 'remove_sales_line', 'remove_order', // only take others back
+        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'put_sales_line', 'remove_sales_line', 'remove_order', 'report_work', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

@@ -89,6 +89,7 @@ function randomDraft(Randomizer $random): array
             'change' => 'move_operation', 'order' => $order(), 'op' => 10, 'workCentre' => 'BENCH', 'units' => (string) $random->getInt(1, 2),
             'start' => $day().' 07:00',
         ],
+        fn () => ['change' => 'take_off_board', 'order' => $order()],
         fn () => ['change' => 'change_crew', 'order' => $order(), 'op' => 10, 'crew' => $random->getInt(1, 2)],
         fn () => ['change' => 'hold_order', 'order' => $order(), 'held' => true],
         fn () => ['change' => 'start_not_before', 'order' => $order(), 'day' => $day()],

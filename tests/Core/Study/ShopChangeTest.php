@@ -13,6 +13,7 @@ use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\InvalidChange;
 use Yposta\Core\Study\MoveOperation;
+use Yposta\Core\Study\ReportWork;
 use Yposta\Core\Study\SoundChange;
 
 function smallShopNetwork(): Network
@@ -98,10 +99,26 @@ it('changes how orders are worked, and takes it back to the row', function (arra
     'elsewhere' => [['change' => 'do_elsewhere', 'order' => 'M2', 'op' => 10, 'workCentre' => 'OVEN'], 'M2,10,OVEN,0,120,1,1,,,,0'],
     'fixed' => [['change' => 'fix_operation', 'order' => 'M2', 'op' => 10], 'M2,10,SAW,0,60,1,1,2026-03-03 06:00,2026-03-03 08:00,2,1'],
     'with a crew of two' => [['change' => 'change_crew', 'order' => 'M2', 'op' => 10, 'crew' => 2], 'M2,10,SAW,0,60,2,1,,,,0'],
+    'off the board, but what has begun' => [['change' => 'take_off_board', 'order' => 'M2'], 'M2,10,SAW,0,60,1,1,2026-03-03 06:00,2026-03-03 08:00,2,0'],
     'held back' => [['change' => 'hold_order', 'order' => 'M1', 'held' => true], 'M1,,,1'],
     'not before' => [['change' => 'start_not_before', 'order' => 'M1', 'day' => '2026-03-09'], 'M1,'.Day::parse('2026-03-09').',,0'],
     'done by' => [['change' => 'finish_by', 'order' => 'M1', 'day' => '2026-03-10'], 'M1,,'.Day::parse('2026-03-10').',0'],
     'slower' => [['change' => 'change_efficiency', 'workCentre' => 'SAW', 'efficiency' => '80'], 'SAW 80000000'],
+]);
+
+it('reports what is done, and takes it back to the row', function (int $done, ?string $start, string $row) {
+    $network = smallShopNetwork();
+    $change = new ReportWork('M2', 10, $done, $start);
+    $after = SoundChange::apply($change, $network);
+    expect(operationRows($after))->toContain($row)->and(ChangeCodec::decode(ChangeCodec::encode($change)))->toEqual($change);
+    $back = $after;
+    foreach ($change->inverse($network) as $one) {
+        $back = SoundChange::apply($one, $back, takesBack: true);
+    }
+    expect($back)->toEqual($network)->and(fn () => SoundChange::decode(ChangeCodec::encode($change)))->toThrow(InvalidChange::class);
+})->with([
+    'some more' => [1_000_000, null, 'M2,10,SAW,0,60,1,2,2026-03-03 06:00,2026-03-03 08:00,2,0'],
+    'started' => [0, '2026-03-04 09:00', 'M2,10,SAW,0,60,1,1,2026-03-04 09:00,,2,0'],
 ]);
 
 it('brings an operation back to its own centre with the minutes that it has there', function () {
