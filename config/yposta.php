@@ -30,6 +30,7 @@ return [
      */
     'question_seconds' => (int) env('YPOSTA_QUESTION_SECONDS', 60),
     'question_megabytes' => (int) env('YPOSTA_QUESTION_MEGABYTES', 1024),
+    'processes' => (int) env('YPOSTA_PROCESSES', 2),
     'questions_at_once' => (int) env('YPOSTA_QUESTIONS_AT_ONCE', 4),
 
     /*

@@ -82,6 +82,7 @@ final class ForkedAnswer
         foreach ([SIGTERM, SIGINT, SIGALRM] as $signal) {
             pcntl_signal($signal, SIG_DFL);
         }
+        config([ForkedSearch::ALLOWED => true]);
         pcntl_alarm(Stored::int(config('yposta.question_seconds')));
         ini_set('memory_limit', (string) (memory_get_usage(true) + (Stored::int(config('yposta.question_megabytes')) << 20)));
         foreach (get_resources('stream') as $stream) {

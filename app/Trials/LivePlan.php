@@ -139,7 +139,7 @@ final class LivePlan
         $ask = function (Trial $trial) use ($options, $withShop, $do): mixed {
             $shop = $withShop ? $trial->with([], fn (Plan $plan) => ShopGround::asItStands($plan, $options->scheduleDays)) : null;
 
-            return $do(new PromiseGround($trial, $options, $shop));
+            return $do(new PromiseGround($trial, $options, $shop, new ForkedSearch));
         };
         try {
             return $this->optionsOf($run)->schedule

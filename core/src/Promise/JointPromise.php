@@ -35,15 +35,12 @@ final readonly class JointPromise
     /** The first day, as a day number; null where there is none up to the horizon. */
     public function earliest(): ?int
     {
-        $day = $this->workingDay($this->from);
-        while ($day <= $this->ground->options->horizonEnd) {
-            if ($this->ground->holds($this->lines($day), $this->regardless)) {
-                return $day;
-            }
-            $day = $this->workingDay($day + 1);
+        $days = [];
+        for ($day = $this->workingDay($this->from); $day <= $this->ground->options->horizonEnd; $day = $this->workingDay($day + 1)) {
+            $days[] = $day;
         }
 
-        return null;
+        return $this->ground->search->first($days, fn (int $day) => $this->ground->holds($this->lines($day), $this->regardless));
     }
 
     /** Why it is not sooner; null where the first day holds. */

@@ -47,6 +47,7 @@ final class PromiseGround
         private readonly Trial $trial,
         public readonly Options $options,
         private readonly ?ShopGround $shop = null,
+        public readonly DaySearch $search = new OneByOne,
     ) {
         $this->network = $trial->network();
         $this->before = $trial->outcome();

@@ -89,15 +89,12 @@ final readonly class Promises
     /** @param  callable(int): bool  $holds */
     private function firstDay(callable $holds): ?int
     {
-        $day = $this->calendar->forward($this->from, 0);
-        while ($day <= $this->ground->options->horizonEnd) {
-            if ($holds($day)) {
-                return $day;
-            }
-            $day = $this->calendar->forward($day, 1);
+        $days = [];
+        for ($day = $this->calendar->forward($this->from, 0); $day <= $this->ground->options->horizonEnd; $day = $this->calendar->forward($day, 1)) {
+            $days[] = $day;
         }
 
-        return null;
+        return $this->ground->search->first($days, $holds);
     }
 
     /**
