@@ -31,8 +31,14 @@ final readonly class DraftCheck
      * @param  string|null  $covering  a permission that stands for those that the changes take by themselves
      * @return list<self> one for each line
      */
-    public static function of(array $lines, array $seen, Network $ground, User $user, bool $takesBack = false, ?string $covering = null): array
-    {
+    public static function of(
+        array $lines,
+        array $seen,
+        Network $ground,
+        User $user,
+        bool $takesBack = false,
+        ?string $covering = null,
+    ): array {
         $checks = [];
         $network = $ground;
         foreach ($lines as $place => $changes) {

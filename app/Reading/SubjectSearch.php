@@ -72,8 +72,8 @@ final readonly class SubjectSearch
     private static function ofItem(stdClass $row): Subject
     {
         return new Subject(
-            (string) Reference::stock($row->code, $row->site_code), $row->code, "{$row->name}, {$row->site_code}", $row->code,
-            $row->site_code, $row->unit, (int) $row->decimals,
+            of: (string) Reference::stock($row->code, $row->site_code), label: $row->code, note: "{$row->name}, {$row->site_code}",
+            item: $row->code, site: $row->site_code, unit: $row->unit, decimals: (int) $row->decimals,
         );
     }
 }

@@ -36,14 +36,18 @@ final class Roles
     /** Say on the floor what was started and done. */
     public const REPORT = 'report work';
 
+    private const ALL = [
+        self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT,
+    ];
+
     /** @var array<string, list<string>> permissions by role */
     public const OF = [
-        'planner' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT],
+        'planner' => self::ALL,
         'buyer' => [self::BUY, self::STUDY],
         'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY, self::REPORT],
         'sales' => [self::FORECAST, self::STUDY, self::PROMISE],
         'viewer' => [],
-        'administrator' => [self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT],
+        'administrator' => self::ALL,
         'floor' => [self::REPORT],
     ];
 

@@ -110,6 +110,7 @@ final readonly class PromisedLines
         $numbers = array_map(fn (SalesLine $line) => $line->order === $order ? (int) $line->line : 0, $ground->network->sales);
         $next = max([0, ...$numbers, (int) ($own->line ?? 0)]);
         $until = $this->until === null ? null : Day::parse($this->until);
+        $customer = $own === null || $own->customer === '' ? $this->customer : $own->customer;
         $made = [];
         foreach ($this->lines as $place => $line) {
             $qty = Quantity::parse($line['qty']);
@@ -118,11 +119,10 @@ final readonly class PromisedLines
             PromiseView::mustBeDelivered($ground->network, $line['item'], $line['site']);
             $due >= $today || throw DoesNotFit::because('promise_passed', ['day' => new Date($due)]);
             $made[] = $own !== null && $place === 0
-                ? $own->with(qty: $own->shipped + $qty, due: $due, heldUntil: $until, customer: $own->customer === '' ? $this->customer : $own->customer)
+                ? $own->with(qty: $own->shipped + $qty, due: $due, heldUntil: $until, customer: $customer)
                 : SalesLine::of(
                     order: $order, line: (string) ++$next, item: $line['item'], site: $line['site'], qty: $qty, due: $due,
-                    customer: $own === null || $own->customer === '' ? $this->customer : $own->customer,
-                    priority: $own->priority ?? PromiseGround::PRIORITY, heldUntil: $until,
+                    customer: $customer, priority: $own->priority ?? PromiseGround::PRIORITY, heldUntil: $until,
                 );
         }
 

@@ -130,7 +130,6 @@ return [
         'forbidden' => 'Reporting is not yours to do. Nothing was written.',
         'no_reason' => 'Scrap needs a reason. Nothing was written.',
         'over' => ':order is over or is not there any more. Nothing was written.',
-        'quantity' => 'The quantity: :trouble. Nothing was written.',
         'unfit' => ':Trouble. Nothing was written.',
     ],
     'request' => [

@@ -26,7 +26,7 @@ final class House
         ['Structure'], ['Run'], ['Demand'],
         ['Netting'], ['Projection'], ['Plan'], ['Scheduling'], ['Comparison', 'Planner'], ['Study', 'NetChange'], ['Trial'], ['Shortage'],
         ['Reservation', 'Availability'],
-        ['Conversion', 'Remedy', 'Promise'],
+        ['Conversion', 'Remedy'], ['Promise'],
     ];
 
     public const APP = [

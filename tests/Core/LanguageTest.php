@@ -176,7 +176,7 @@ it('has a name for every kind of row that a message speaks of', function () {
 it('has every sentence of the interface in the language file, and says all that stand there', function () {
     $known = array_keys((array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/lang/en.json'), true));
     $typescript = sourceBelow('resources/js', 'tsx?');
-    $php = sourceBelow('app', 'php').sourceBelow('database/seeders', 'php');
+    $php = sourceBelow('app', 'php').sourceBelow('database/seeders', 'php').sourceBelow('resources/views', 'php');
     preg_match_all('/\btrans(?:_choice)?\(\'((?:[^\'\\\\]|\\\\.)+)\'/', $php, $literal);
     preg_match_all('/\btrans\([^()\']+\? \'((?:[^\'\\\\]|\\\\.)+)\' : \'((?:[^\'\\\\]|\\\\.)+)\'/', $php, $either);
     $said = array_map(stripcslashes(...), [...$literal[1], ...$either[1], ...$either[2]]);

@@ -90,6 +90,18 @@ it('finds three ways out of the missing boards, each planned, and what each cost
         ->and($found['substitute']['cost'] < $found['other_supplier']['cost'])->toBeTrue();
 });
 
+it('says where the shop has no room though the material would be there, unless the plan goes by the shop', function () {
+    $rooms = function (): array {
+        $lines = explode("\n", trim($this->get('/shortages/remedies?'.http_build_query(['identity' => 'part:M-1047/10', 'item' => 'SH-41']))->streamedContent()));
+
+        return array_column(array_column(array_map(fn (string $line) => json_decode($line, true), $lines), 'row'), 'room', 'title');
+    };
+    expect($rooms()['Pull P-3308 in to Wed 4 Mar'])
+        ->toBe('CAL-1 has no room for it: 133 % full in the week of Mon 9 Mar. It helps the material only.');
+    $this->actingAs(Demo::user('planner'))->postJson('/runs', ['schedule' => true, 'scheduleDays' => 14])->assertOk();
+    expect(array_filter($rooms()))->toBe([])->and($this->getJson('/complete/answer?of=order:M-1047')->json('withShop'))->toBeTrue();
+});
+
 it('tries a remedy, and what was short is covered with the draft', function () {
     $board = ($this->rows)()->first(fn ($row) => $row['item'] === 'PCB-207' && $row['state'] === 'waiting');
     $remedy = collect(($this->remedies)($board['identity'], 'PCB-207'))->firstWhere('row.kind', 'pull_in')['row'];

@@ -30,6 +30,7 @@ const remedy = (title: string, more: Partial<RemedyRow> = {}): RemedyRow => ({
     moreLate: 0,
     changes: '[{"change":"move_order","order":"P-1","due":"2026-03-09"}]',
     letter: '',
+    room: null,
     ...more,
 });
 const found = (title: string, cost: number[], more: Partial<RemedyRow> = {}): FoundRemedy => ({ row: remedy(title, more), cost });

@@ -42,7 +42,9 @@ final class WorkListController extends Controller
         $planned = Run::live() !== null;
 
         return (new WorkListPage(
-            centres: $centres, list: $planned && $centre !== '' ? $this->read($request, $plans, $centre, self::ROWS) : null, planned: $planned,
+            centres: $centres,
+            list: $planned && $centre !== '' ? $this->read($request, $plans, $centre, self::ROWS) : null,
+            planned: $planned,
         ))->show();
     }
 

@@ -12,6 +12,7 @@ final readonly class AvailabilityAnswer
      * @param  list<AskedNeed>  $needs
      * @param  string  $draftDay  the day asked for, or where that is too early the day on which it is there
      * @param  string  $changes  that make it due then, as JSON
+     * @param  bool  $withShop  whether the dates are those of the shop
      * @param  bool  $full  whether the picture was cut off
      * @param  list<string>  $closed  days on which nobody works
      * @param  list<ArrivalChangeRow>  $slips
@@ -38,6 +39,7 @@ final readonly class AvailabilityAnswer
         public int $decimals,
         public string $draftDay,
         public string $changes,
+        public bool $withShop,
     ) {
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading\Shapes;
 
-/** An order or proposal of the board that is looked at: its operations, why they stand where they stand, whom it waits for and who waits for it. */
+/** An order or proposal of the board that is looked at: its operations, why they stand there, and who waits for whom. */
 final readonly class BoardPick
 {
     /**

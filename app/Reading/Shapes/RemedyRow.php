@@ -12,6 +12,7 @@ final readonly class RemedyRow
     /**
      * @param  list<DraftFigure>  $figures
      * @param  list<string>  $hurt
+     * @param  string|null  $room  that it helps the material and the shop has no room for it; null where it has, or its dates count anyway
      */
     public function __construct(
         public RemedyKind $kind,
@@ -24,6 +25,7 @@ final readonly class RemedyRow
         public int $moreLate,
         public string $changes,
         public string $letter,
+        public ?string $room,
     ) {
     }
 }

@@ -221,6 +221,7 @@ final readonly class AvailabilityView
                 fn (Change $change) => ChangeCodec::encode($change),
                 $draft === $due ? $changes : $this->question->changes($this->trial->network(), $qty, $draft),
             ), JSON_THROW_ON_ERROR),
+            withShop: $plan->options->schedule,
         );
     }
 

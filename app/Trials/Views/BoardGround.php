@@ -74,7 +74,10 @@ final readonly class BoardGround
             ? $this->plan->structure->find($order->item, $order->site)
             : (count($parts) === 5 ? $this->plan->structure->find($parts[1], $parts[2]) : null);
         foreach ($point === null ? [] : $this->plan->supplies[$point->index] ?? [] as $supply) {
-            if ($order === null ? $supply->isProposal() && $this->of($supply) === $of : $supply->kind === SupplyKind::Order && $supply->name === $code) {
+            $isIt = $order === null
+                ? $supply->isProposal() && $this->of($supply) === $of
+                : $supply->kind === SupplyKind::Order && $supply->name === $code;
+            if ($isIt) {
                 return $supply;
             }
         }

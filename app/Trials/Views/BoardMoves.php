@@ -80,8 +80,7 @@ final class BoardMoves
         ), $check->over);
 
         return new BoardPlace($this->ground->minute($check->end), null, array_map(
-            fn (ShopPlace $place) => $this->words->label($place->supply)
-                .' '.$this->ground->plan->structure->points[$place->supply->point]->item->code,
+            fn (ShopPlace $place) => "{$this->words->label($place->supply)} {$this->words->itemOf($place->supply)}",
             $check->over,
         ));
     }

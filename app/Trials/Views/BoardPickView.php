@@ -97,7 +97,7 @@ final readonly class BoardPickView
         $until = $this->moment($reason->minute);
         $values = [
             'until' => $until, 'op' => $reason->op, 'unit' => $reason->unit,
-            'what' => $by === null ? '' : ($by->kind === SupplyKind::Order || $by->isProposal() ? $this->words->label($by) : '').' '.$this->itemOf($by),
+            'what' => $by === null ? '' : "{$this->words->label($by)} {$this->words->itemOf($by)}",
         ];
 
         return new BoardReason(
@@ -130,7 +130,7 @@ final readonly class BoardPickView
                 }
                 $found[spl_object_id($by)] = [$by->available, new BoardNeighbour(
                     of: $this->isOnBoard($by) ? $this->ground->of($by) : null,
-                    label: $this->itemOf($by),
+                    label: $this->words->itemOf($by),
                     note: $by->isProposal() ? $this->words->label($by) : $this->words->presenter->supply($by),
                     when: $this->words->presenter->day($by->available),
                     isLate: $input->date !== null && $by->available > $input->date,
@@ -155,7 +155,7 @@ final readonly class BoardPickView
             $found[] = [$late, new BoardNeighbour(
                 of: $for !== null && $this->isOnBoard($for) ? $this->ground->of($for) : null,
                 label: $link->label,
-                note: $this->words->presenter->quantity($peg->qty, $this->itemOf($this->supply)),
+                note: $this->words->presenter->quantity($peg->qty, $this->words->itemOf($this->supply)),
                 when: $late > 0
                     ? (string) trans_choice('{1} 1 day late|[2,*] :count days late', $late)
                     : ($demand->date === null ? '' : $this->words->presenter->day($demand->date)),
@@ -182,7 +182,8 @@ final readonly class BoardPickView
     {
         foreach (array_reverse($steps) as $step) {
             $first = $step->reasons[($step->reasons[0]->kind ?? null) === PlaceReasonKind::Opens ? 1 : 0] ?? null;
-            if ($first !== null && ! in_array($first->kind, [PlaceReasonKind::Operation, PlaceReasonKind::Now, PlaceReasonKind::Opens], true)) {
+            $isPlain = in_array($first?->kind, [null, PlaceReasonKind::Operation, PlaceReasonKind::Now, PlaceReasonKind::Opens], true);
+            if ($first !== null && ! $isPlain) {
                 return (string) trans(':way. Operation :op at :centre waited: :why.', [
                     'way' => ucfirst($way), 'op' => $step->op, 'centre' => $step->centre, 'why' => $first->says,
                 ]);
@@ -195,11 +196,6 @@ final readonly class BoardPickView
     private function isOnBoard(Supply $supply): bool
     {
         return $this->ground->plan->inShop($supply) !== [];
-    }
-
-    private function itemOf(Supply $supply): string
-    {
-        return $this->ground->plan->structure->points[$supply->point]->item->code;
     }
 
     private function moment(int $minute): string

@@ -93,6 +93,11 @@ final class BoardWords
         return $supply->isProposal() ? (string) trans('proposed') : TrialPresenter::code($supply->name);
     }
 
+    public function itemOf(Supply $supply): string
+    {
+        return $this->ground->plan->structure->points[$supply->point]->item->code;
+    }
+
     /** @return list<Demand> the sales lines that it is for in the end, those that are wanted soonest first */
     private function lines(Supply $supply): array
     {
@@ -100,7 +105,8 @@ final class BoardWords
         foreach ($this->ends->of($supply) as [$demand]) {
             $demand->kind === DemandKind::Sales && $lines[] = $demand;
         }
-        usort($lines, fn (Demand $a, Demand $b) => [$a->date, $a->priority, $a->name, $a->line] <=> [$b->date, $b->priority, $b->name, $b->line]);
+        $order = fn (Demand $line) => [$line->date, $line->priority, $line->name, $line->line];
+        usort($lines, fn (Demand $a, Demand $b) => $order($a) <=> $order($b));
 
         return $lines;
     }
@@ -134,7 +140,7 @@ final class BoardWords
         $whom = match ($demand->kind) {
             DemandKind::Sales => $demand->customer === '' ? "{$demand->name}/{$demand->line}" : $demand->customer,
             DemandKind::Forecast => (string) trans('the forecast'),
-            default => $demand->for === null ? '' : $this->label($demand->for).' '.$this->ground->plan->structure->points[$demand->for->point]->item->code,
+            default => $demand->for === null ? '' : "{$this->label($demand->for)} {$this->itemOf($demand->for)}",
         };
         $way = match (true) {
             $late > 0 => trans_choice('{1} 1 day late for :whom|[2,*] :count days late for :whom', $late, ['whom' => $whom]),

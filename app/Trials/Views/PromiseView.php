@@ -63,7 +63,8 @@ final readonly class PromiseView
         $items = $given = [];
         foreach ($asked->wishes as $wish) {
             $promises = new Promises(
-                $this->ground, $wish['item'], $wish['site'], $wish['qty'], $asked->wished, $given, $asked->regardless,
+                ground: $this->ground, item: $wish['item'], site: $wish['site'], qty: $wish['qty'], wished: $asked->wished,
+                given: $given, regardless: $asked->regardless,
             );
             $answer = $promises->answer();
             $day = $answer->earliest;
@@ -102,7 +103,9 @@ final readonly class PromiseView
      */
     private function hits(array $lines, bool $regardless): array
     {
-        return $lines === [] || ! $regardless ? [] : $this->rows($this->ground->read($lines, fn (Plan $plan) => $this->ground->hits($plan)));
+        return $lines === [] || ! $regardless
+            ? []
+            : $this->rows($this->ground->read($lines, fn (Plan $plan) => $this->ground->hits($plan)));
     }
 
     /**
@@ -131,10 +134,17 @@ final readonly class PromiseView
      * @param  list<SalesLine>  $lines  on the earliest day, with those that are promised along; empty where there is none
      * @param  int  $place  of its own line among them
      */
-    private function item(array $wish, ?int $earliest, int $onDate, array $split, ?Phrase $decidedBy, array $lines, int $place): PromisedItem
-    {
+    private function item(
+        array $wish,
+        ?int $earliest,
+        int $onDate,
+        array $split,
+        ?Phrase $decidedBy,
+        array $lines,
+        int $place,
+    ): PromisedItem {
         $item = $this->ground->network->items[$wish['item']];
-        [$strip, $sources] = $earliest === null ? [null, []] : $this->ground->read($lines, function (Plan $plan) use ($lines, $place, $item): array {
+        $read = function (Plan $plan) use ($lines, $place, $item): array {
             $demand = $this->ground->demand($plan, $lines[$place]);
             $pegs = $demand === null ? [] : (new PegIndex($plan))->serving($demand);
 
@@ -142,7 +152,8 @@ final readonly class PromiseView
                 $demand === null ? null : $this->presenter->strip(Cover::of($demand, $pegs), $item->unit),
                 array_map(fn (Peg $peg) => $this->source($plan, $peg), $pegs),
             ];
-        });
+        };
+        [$strip, $sources] = $earliest === null ? [null, []] : $this->ground->read($lines, $read);
         usort($sources, fn (PromiseSource $a, PromiseSource $b) => strcmp($a->day, $b->day));
 
         return new PromisedItem(

@@ -8,12 +8,17 @@ use App\Reading\Shapes\FoundRemedy;
 use App\Reading\Shapes\RemedyRow;
 use App\Support\Words;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Plan\Plan;
+use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Remedy\Remedies;
 use Yposta\Core\Remedy\TriedRemedy;
+use Yposta\Core\Scheduling\FullPeriod;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\ProposalOrigins;
+use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Trial\Trial;
 
 /** What could be done about a shortage, in words. */
@@ -43,11 +48,35 @@ final readonly class RemedyView
     public function of(string $identity, ?int $near = null): iterable
     {
         foreach ((new Remedies($this->trial, $this->origins, $this->undrafted))->for($identity, $near) as $tried) {
-            yield new FoundRemedy($this->row($tried), array_map(intval(...), $tried->cost()));
+            yield new FoundRemedy($this->row($tried, $this->room($tried, $identity)), array_map(intval(...), $tried->cost()));
         }
     }
 
-    public function row(TriedRemedy $tried): RemedyRow
+    /** What the shop says to a remedy of a need: whether those that need it, and what it makes, find room; null where they do. */
+    private function room(TriedRemedy $tried, string $identity): ?string
+    {
+        $orders = Reference::tryParse($identity)?->orders() ?? [];
+        foreach ($tried->remedy->changes as $change) {
+            $change instanceof PutOrder && $orders[] = $change->orderCode();
+        }
+        $network = $this->trial->network();
+        $isMade = fn (string $code) => NewOrderCode::is($code) || ($network->orders[$code]->kind ?? null) === OrderKind::Make;
+        $made = array_filter($orders, $isMade);
+        if (! $tried->solves || $made === [] || $network->workCentres === []) {
+            return null;
+        }
+
+        return $this->trial->with($tried->remedy->changes, function (Plan $plan) use ($made): ?string {
+            // where the plan goes by the shop, its dates have it in them
+            $full = $plan->options->schedule ? null : FullPeriod::of($plan, array_values($made))[0] ?? null;
+
+            return $full === null ? null : (string) trans(':centre has no room for it: :percent % full in the week of :day. It helps the material only.', [
+                'centre' => $full->centre, 'percent' => $full->percent, 'day' => $this->presenter->day($full->from),
+            ]);
+        });
+    }
+
+    public function row(TriedRemedy $tried, ?string $room = null): RemedyRow
     {
         $remedy = $tried->remedy;
         $hurt = [];
@@ -67,6 +96,7 @@ final readonly class RemedyView
             moreLate: max(0, $tried->effect->change('lateLines')),
             changes: json_encode(array_map(fn (Change $change) => ChangeCodec::encode($change), $remedy->changes), JSON_THROW_ON_ERROR),
             letter: $remedy->letter() === null ? '' : Words::say($remedy->letter(), $this->planDate),
+            room: $room,
         );
     }
 }

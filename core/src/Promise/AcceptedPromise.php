@@ -98,7 +98,7 @@ final readonly class AcceptedPromise
         return $orders;
     }
 
-    /** The promise goes by its date: nothing assumes that it is brought in for others, so that they get proposals of their own as before. */
+    /** Its date is promised: nothing assumes that it is brought in for others, so that they get proposals of their own as before. */
     private static function pinned(PutOrder $put): PutOrder
     {
         return new PutOrder($put->order->with(pinned: true), $put->rows, $put->from);

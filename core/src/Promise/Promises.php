@@ -90,8 +90,10 @@ final readonly class Promises
     private function firstDay(callable $holds): ?int
     {
         $days = [];
-        for ($day = $this->calendar->forward($this->from, 0); $day <= $this->ground->options->horizonEnd; $day = $this->calendar->forward($day, 1)) {
+        $day = $this->calendar->forward($this->from, 0);
+        while ($day <= $this->ground->options->horizonEnd) {
             $days[] = $day;
+            $day = $this->calendar->forward($day, 1);
         }
 
         return $this->ground->search->first($days, $holds);

@@ -153,7 +153,8 @@ final class Jobs
             $stood = $order === null
                 ? $this->stood[ProposalOperation::placeOf($point->item->code, $point->site->code, $supply->due, $number, $row->op)] ?? null
                 : null;
-            $tasks[] = $this->task($job, count($tasks), $row, $this->only[spl_object_id($supply)][1] ?? $order->qty ?? $supply->qty, $stood);
+            $qty = $this->only[spl_object_id($supply)][1] ?? $order->qty ?? $supply->qty;
+            $tasks[] = $this->task($job, count($tasks), $row, $qty, $stood);
         }
         if ($tasks !== []) {
             $job->tasks = $tasks;

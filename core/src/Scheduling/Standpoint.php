@@ -62,16 +62,16 @@ final readonly class Standpoint
             $choice = $one->centre === $centre ? $one : $choice;
         }
         if ($task === null || $choice === null) {
-            return self::no('not_done_there', ['op' => $op, 'centre' => $centre]);
+            return self::no('board.not_done_there', ['op' => $op, 'centre' => $centre]);
         }
         if (count($units) !== $task->crew) {
-            return self::no('crew', ['count' => $task->crew]);
+            return self::no('board.crew', ['count' => $task->crew]);
         }
         if ($task->begun && $task->old !== null && [$task->old->centre, $task->old->units] !== [$centre, $units]) {
-            return self::no('begun', ['op' => $op, 'centre' => $task->old->centre]);
+            return self::no('board.begun', ['op' => $op, 'centre' => $task->old->centre]);
         }
         if ($start >= ($this->plan->options->horizonEnd + 1) * Minute::DAY) {
-            return self::no('beyond', ['day' => new Date($this->plan->options->horizonEnd)]);
+            return self::no('board.beyond', ['day' => new Date($this->plan->options->horizonEnd)]);
         }
         $held = $this->before($supply, $task);
         usort($held, fn (PlaceReason $a, PlaceReason $b) => $b->minute <=> $a->minute);
@@ -88,8 +88,8 @@ final readonly class Standpoint
         $open = $this->shop->open($centre, $units, $start)->span($start, 1)[0] ?? null;
         if ($open === null || ($open !== $start && $this->schedule->placeOf($task)->minutes > 0)) {
             return $open === null
-                ? self::no('never_opens', ['centre' => $centre])
-                : self::no('closed', ['centre' => $centre, ...self::moment($open)]);
+                ? self::no('board.never_opens', ['centre' => $centre])
+                : self::no('board.closed', ['centre' => $centre, ...self::moment($open)]);
         }
         $fixed = $others = [];
         $machines = new Machines($this->shop, new SetupChanges($this->plan->network));
@@ -108,11 +108,11 @@ final readonly class Standpoint
         if ($placed === null) {
             foreach ($fixed as $place) {
                 if ($place->end > $start) {
-                    return self::no('fixed', ['order' => $place->supply->name, 'op' => $place->op, ...self::moment($place->end)]);
+                    return self::no('board.fixed', ['order' => $place->supply->name, 'op' => $place->op, ...self::moment($place->end)]);
                 }
             }
 
-            return self::no('no_room', ['centre' => $centre]);
+            return self::no('board.no_room', ['centre' => $centre]);
         }
 
         return new PlaceCheck($placed->end, null, array_values(array_filter(
@@ -190,6 +190,6 @@ final readonly class Standpoint
     /** @param  array<string, int|string|Date>  $values */
     private static function no(string $code, array $values): PlaceCheck
     {
-        return new PlaceCheck(null, new Phrase("board.{$code}", $values));
+        return new PlaceCheck(null, new Phrase($code, $values));
     }
 }

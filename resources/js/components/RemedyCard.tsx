@@ -65,6 +65,7 @@ export function RemedyCard({ remedy, figure, number, drafted, today, disabled, o
                     </span>
                 )}
             </p>
+            {remedy.room && <p className="font-semibold text-look-ink">{remedy.room}</p>}
             {remedy.hurt.length > 0 ? (
                 <p className="text-broken">{remedy.hurt.join(', ')}</p>
             ) : (

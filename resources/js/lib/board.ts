@@ -169,7 +169,7 @@ export function markedBy(mark: Mark, orders: BoardOrder[], picked: BoardOrder | 
     return new Set(orders.filter(alike).map((order) => order.of));
 }
 
-/** The bar that is next to another in a direction: on the same lane in time, or on the next lane at about that time; -1 where there is none. */
+/** The bar next to another: before or behind it on its lane, or on the next lane at about that time; -1 where there is none. */
 export function nextBar(lanes: Lane[], bars: BoardBar[], at: number, key: string): number {
     const lane = lanes.findIndex((one) => one.bars.includes(at));
     const own = lanes[lane];

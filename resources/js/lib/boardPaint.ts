@@ -390,7 +390,7 @@ export class Painter {
         if (table.frozen !== null) {
             const end = Math.round(xOf(view, table.frozen));
             ctx.fillRect(end - 1, HEAD, 2, view.height - HEAD);
-            ctx.fillText(says.frozen, end - ctx.measureText(says.frozen).width - 5, view.height - 5);
+            ctx.fillText(says.frozen, end - ctx.measureText(says.frozen).width - 5, view.height - 19);
         }
     }
 

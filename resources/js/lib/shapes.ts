@@ -193,6 +193,7 @@ export interface AvailabilityAnswer {
     decimals: number;
     draftDay: string;
     changes: string;
+    withShop: boolean;
 }
 
 /** An operation where it stands. */
@@ -253,10 +254,7 @@ export interface BoardPage {
     may: boolean;
 }
 
-/**
- * An order or proposal of the board that is looked at: its operations, why they stand where they stand, whom it waits for and who waits
- * for it.
- */
+/** An order or proposal of the board that is looked at: its operations, why they stand there, and who waits for whom. */
 export interface BoardPick {
     order: BoardOrder;
     page: Link | null;
@@ -1328,6 +1326,7 @@ export interface RemedyRow {
     moreLate: number;
     changes: string;
     letter: string;
+    room: string | null;
 }
 
 /**

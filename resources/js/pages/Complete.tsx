@@ -220,7 +220,8 @@ function Verdict({ answer, today, first, most, draftable, onDraft, onGo }: Verdi
             </p>
             <p className="flex flex-wrap items-baseline gap-x-3 text-sm text-mute">
                 <span>
-                    {rowsSay(answer)} {t('Looked at for material only, not for capacity.')}
+                    {rowsSay(answer)}{' '}
+                    {answer.withShop ? t('The shop counts as it stands.') : t('Looked at for material only, not for capacity.')}
                 </span>
                 {hurts.length > 0 && <strong className="text-broken">{t('It would hurt :whom', { whom: hurts.join(', ') })}</strong>}
                 {first?.day && <FirstDay first={first} today={today} onGo={onGo} />}

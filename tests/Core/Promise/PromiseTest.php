@@ -69,7 +69,9 @@ function promiseHolds(Contents $contents, string $item, string $site, array $par
 
 function promised(Contents $contents, string $item, string $site, int $qty, int $wished): PromiseAnswer
 {
-    return (new Promises(new PromiseGround(new Trial($contents->network, $contents->options), $contents->options), $item, $site, $qty, $wished))->answer();
+    $ground = new PromiseGround(new Trial($contents->network, $contents->options), $contents->options);
+
+    return (new Promises($ground, $item, $site, $qty, $wished))->answer();
 }
 
 /** @return list<int> working days of a site from a day to the horizon */
@@ -171,7 +173,9 @@ function sawPromise(int $qty, string $wished, array $more = []): array
         'orders' => "order,kind,status,item,site,qty,start,due\nM1,make,firm,B,MAIN,8,2026-03-02,2026-03-02\n", ...$more,
     ]);
     $trial = new Trial($contents->network, $contents->options);
-    $ask = fn (?ShopGround $shop) => (new Promises(new PromiseGround($trial, $contents->options, $shop), 'A', 'MAIN', $qty * 1_000_000, Day::parse($wished)))->answer();
+    $ask = fn (?ShopGround $shop) => (new Promises(
+        new PromiseGround($trial, $contents->options, $shop), 'A', 'MAIN', $qty * 1_000_000, Day::parse($wished),
+    ))->answer();
     $said = fn (PromiseAnswer $answer) => [
         $answer->earliest === null ? null : Day::format($answer->earliest), $answer->onDate / 1_000_000,
         implode(' ', array_map(fn (PromisePart $part) => $part->qty / 1_000_000 .' '.Day::format($part->date), $answer->split)),

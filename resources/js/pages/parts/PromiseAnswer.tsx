@@ -108,7 +108,7 @@ export function PromiseAnswer({ asked, answer, may, onDone, onAskAgain }: Props)
                             {t('All of it')} <strong>{day(answer.day, plan.planDate)}</strong>
                         </>
                     )}
-                    {answer.decidedBy && <span className="text-base text-mute">, {t('because of :what', { what: answer.decidedBy })}</span>}
+                    {answer.decidedBy && <span className="text-base text-mute"> {t('not sooner: :what', { what: answer.decidedBy })}</span>}
                 </p>
             )}
             <div className="flex flex-col gap-2">
@@ -187,7 +187,7 @@ function ItemAnswer({ item, from, together, way, hand, onWay, onHand }: ItemProp
                 </p>
                 <p className="text-mute">
                     {item.earliest !== null && item.earliest <= from ? t('as wished') : null}
-                    {item.decidedBy && t('not sooner because of :what', { what: item.decidedBy })}
+                    {item.decidedBy && t('not sooner: :what', { what: item.decidedBy })}
                 </p>
                 <Link href={complete} className="ml-auto text-sm font-semibold text-act hover:underline">
                     {t('How it comes about')}
