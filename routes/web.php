@@ -109,6 +109,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/board/look', [BoardController::class, 'look']);
 
     Route::get('/worklist', [WorkListController::class, 'index']);
+    Route::get('/worklist/rows', [WorkListController::class, 'rows']);
     Route::get('/worklist.pdf', [WorkListController::class, 'pdf']);
     Route::post('/worklist/report', [WorkListController::class, 'report']);
 

@@ -117,6 +117,8 @@ final readonly class PromisedLines
             $due = Day::parse($line['date']);
             $ground->check($line['item'], $line['site'], $qty, $due);
             PromiseView::mustBeDelivered($ground->network, $line['item'], $line['site']);
+            $own === null || $place > 0 || [$line['item'], $line['site']] === [$own->item, $own->site]
+                || throw DoesNotFit::because('promise_other', ['line' => $own->reference()->name, 'item' => $own->item, 'site' => $own->site]);
             $due >= $today || throw DoesNotFit::because('promise_passed', ['day' => new Date($due)]);
             $made[] = $own !== null && $place === 0
                 ? $own->with(qty: $own->shipped + $qty, due: $due, heldUntil: $until, customer: $customer)

@@ -169,6 +169,7 @@ return [
         'percent' => 'demand can be taken from 0 to :most percent',
         'priority' => 'a priority is from 1 to 9',
         'promise_no_source' => 'nothing says how :item comes to :site; give it planning data there first',
+        'promise_other' => ':line is of :item at :site; ask for another item by itself',
         'promise_passed' => ':day has passed; nothing can be promised for it',
         'promise_phantom' => ':item is a phantom, which is never in stock; ask for what it goes into',
         'promise_taken' => 'there is a sales order :order already; a promise cannot be told from it',

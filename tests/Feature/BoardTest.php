@@ -114,6 +114,19 @@ it('makes one order of a proposal of which several operations are placed', funct
     expect(collect(($this->board)()['orders'])->firstWhere('of', 'order:new:1'))->toMatchArray(['isDrafted' => true, 'isPlaced' => true]);
 });
 
+it('lets only the first of two who move the same bar write it', function () {
+    $version = fn (string $role) => Draft::of(Demo::user($role))->version;
+    foreach (['scheduler' => 6, 'planner' => 9] as $role => $day) {
+        $this->actingAs(Demo::user($role));
+        ($this->draft)(($this->try)(['start' => boardMinute($day, 7)])->json('changes'))->assertOk();
+    }
+    $commit = fn (string $role) => $this->actingAs(Demo::user($role))
+        ->postJson('/draft/commit', ['version' => $version($role), 'key' => bin2hex(random_bytes(10))]);
+    $commit('planner')->assertOk();
+    expect($commit('scheduler')->assertStatus(422)->json('message'))->toContain('has been changed meanwhile')
+        ->and(DB::table('order_operations')->where('op', 10)->value('start_instant'))->toBe('2026-03-09 07:00');
+});
+
 it('tells when somebody has changed what it shows', function () {
     $stamp = ($this->board)()['stamp'];
     expect($this->getJson('/board/look')->assertOk()->json('stamp'))->toBe($stamp);
@@ -124,10 +137,8 @@ it('tells when somebody has changed what it shows', function () {
 });
 
 it('lists what runs next at a centre, on the screen and on paper', function () {
-    $list = null;
-    $this->get('/worklist?centre=BENCH')->assertOk()->assertInertia(function ($page) use (&$list) {
-        $list = $page->toArray()['props']['list'];
-    });
+    $this->get('/worklist?centre=BENCH')->assertOk()->assertInertia(fn ($page) => $page->where('centre', 'BENCH')->has('centres', 3));
+    $list = $this->getJson('/worklist/rows?centre=BENCH')->assertOk()->json();
     expect($list['rows'][0])->toMatchArray(['code' => 'M2', 'op' => 10, 'start' => boardMinute(2, 6), 'until' => null, 'qty' => '4'])
         ->and(collect($list['rows'])->firstWhere('code', 'M1'))->toMatchArray(['until' => '2026-03-05', 'missing' => ['ROD']]);
     $paper = $this->get('/worklist.pdf?centre=BENCH')->assertOk();
@@ -149,7 +160,7 @@ it('takes what a person of the floor reports, which moves the schedule and nothi
     $report($key)->assertOk();
     $report($key)->assertOk(); // pressed twice
     expect(DB::table('work_reports')->count())->toBe(2)->and((int) DB::table('work_reports')->sum('done'))->toBe(2_000_000);
-    $this->get('/worklist?centre=BENCH')->assertInertia(fn ($page) => $page->where('list.rows.0.remarks', ['1 scrapped: cracked']));
+    expect($this->getJson('/worklist/rows?centre=BENCH')->json('rows.0.remarks'))->toBe(['1 scrapped: cracked']);
 
     $before = DB::table('order_operations')->get()->toJson();
     $report(['done' => '3'])->assertStatus(422)->assertJsonPath('message', 'Operation 10 of M2 has only 2 pc left to be done. Nothing was written.');

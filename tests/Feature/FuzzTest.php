@@ -89,7 +89,7 @@ function readingRoutes(): array
         '/capacity/cell' => ['centre' => 'BENCH', 'day' => '2026-03-16', 'bucket' => 'week'],
         '/capacity/reliefs' => ['centre' => 'BENCH', 'day' => '2026-03-16', 'bucket' => 'week'],
         '/board' => ['of' => 'order:M1'], '/board/bars' => ['from' => '7', 'days' => '14'], '/board/pick' => ['of' => 'order:M1'], '/board/look' => [],
-        '/worklist' => ['centre' => 'BENCH'], '/worklist.pdf' => ['centre' => 'BENCH'],
+        '/worklist' => ['centre' => 'BENCH'], '/worklist/rows' => ['centre' => 'BENCH'], '/worklist.pdf' => ['centre' => 'BENCH'],
         '/schedule' => ['orders' => 'M1,M2'], '/schedules/{1}' => [],
         '/shortages/remedies' => ['identity' => 'part:M1/10', 'item' => 'HEAD'],
         '/complete' => ['of' => 'order:M1', 'qty' => '3', 'due' => '2026-03-20'],

@@ -161,6 +161,9 @@ it('refuses what cannot be promised in words, and writes nothing', function (arr
     'what has no source' => [['lines' => [['item' => 'LOOSE', 'site' => 'MAIN', 'qty' => '1', 'date' => '2026-03-09']]], 'othing says how LOOSE comes to MAIN'],
     'the name of what is asked' => [['order' => 'PROMISE'], 'PROMISE'],
     'a line that is gone' => [['of' => 'sales:S7/1'], 'no sales line'],
+    'another item than the line has' => [
+        ['of' => 'sales:S1/1', 'lines' => [['item' => 'ROD', 'site' => 'MAIN', 'qty' => '4', 'date' => '2026-03-09']]], 'S1/1 is of HEAD at MAIN',
+    ],
     'no code' => [['order' => "SO\t1"], 'SO'],
 ]);
 

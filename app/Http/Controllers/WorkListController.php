@@ -34,18 +34,21 @@ final class WorkListController extends Controller
 
     private const QUANTITY = '/^\d{1,9}(\.\d{1,6})?$/';
 
-    public function index(Request $request, PlanClient $plans): Response
+    public function index(Request $request): Response
     {
         $centres = $this->centres($request);
         $centre = $request->string('centre')->limit(190, '')->toString();
         $centre = in_array($centre, array_column($centres, 'code'), true) ? $centre : ($centres[0]['code'] ?? '');
-        $planned = Run::live() !== null;
 
-        return (new WorkListPage(
-            centres: $centres,
-            list: $planned && $centre !== '' ? $this->read($request, $plans, $centre, self::ROWS) : null,
-            planned: $planned,
-        ))->show();
+        return (new WorkListPage(centres: $centres, centre: $centre, planned: Run::live() !== null))->show();
+    }
+
+    /** The list itself, planned with the person's draft. */
+    public function rows(Request $request, PlanClient $plans): JsonResponse
+    {
+        $centre = $request->validate(['centre' => 'required|string|max:190'])['centre'];
+
+        return response()->json($this->read($request, $plans, $centre, self::ROWS));
     }
 
     /** The list on paper. */

@@ -1841,10 +1841,10 @@ export interface WorkList {
     count: number;
 }
 
-/** The work list of a centre. */
+/** The work list of a centre; what stands in it comes after the page has. */
 export interface WorkListPage {
     centres: { code: string; name: string; site: string }[];
-    list: WorkList | null;
+    centre: string;
     planned: boolean;
 }
 

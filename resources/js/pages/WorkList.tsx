@@ -9,9 +9,10 @@ import { PillSelect } from '@/components/Pill';
 import { useDraft, type Change } from '@/lib/draft';
 import { day, isZero, qty } from '@/lib/format';
 import { postJson } from '@/lib/http';
-import type { BoardPlaces, WorkListPage, WorkRow } from '@/lib/shapes';
+import type { BoardPlaces, WorkList as List, WorkListPage, WorkRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
+import { useLoaded } from '@/lib/useLoaded';
 import { clockOf } from '@/pages/parts/BoardCanvas';
 import { CapacityTabs } from '@/pages/parts/CapacityTabs';
 import { ReportForm } from '@/pages/parts/ReportForm';
@@ -19,9 +20,14 @@ import { ReportForm } from '@/pages/parts/ReportForm';
 const keyOf = (row: WorkRow) => `${row.of} ${row.op}`;
 
 /** What runs next at a work centre, large enough for a screen at the machine; reported from here, and put into another sequence. */
-export default function WorkList({ centres, list, planned }: WorkListPage) {
-    const { user } = useShared();
+export default function WorkList({ centres, centre, planned }: WorkListPage) {
+    const { user, plan } = useShared();
     const draft = useDraft();
+    const [round, setRound] = useState(0);
+    const { data: list, trouble: refused } = useLoaded<List>(
+        planned && centre !== '' ? `/worklist/rows?${new URLSearchParams({ centre }).toString()}` : null,
+        `${draft.stamp} ${plan.id} ${plan.changes} ${round}`,
+    );
     const [open, setOpen] = useState<string | null>(null);
     const [told, setTold] = useState<string | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
@@ -44,8 +50,8 @@ export default function WorkList({ centres, list, planned }: WorkListPage) {
             const why = places.find((place) => place.trouble !== null)?.trouble;
             if (why) {
                 setTrouble(t('It cannot stand there: :why. Nothing was moved.', { why }));
-            } else if (await draft.add(JSON.parse(changes) as Change[])) {
-                router.reload({ only: ['list'] });
+            } else {
+                await draft.add(JSON.parse(changes) as Change[]);
             }
         } catch (cause) {
             setTrouble(cause instanceof Error ? cause.message : null);
@@ -80,9 +86,9 @@ export default function WorkList({ centres, list, planned }: WorkListPage) {
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillSelect
                     label={t('Centre')}
-                    value={list?.centre ?? ''}
-                    onChange={(centre) => router.get('/worklist', { centre })}
-                    choices={centres.map((centre) => ({ value: centre.code, label: `${centre.code} ${centre.name}` }))}
+                    value={centre}
+                    onChange={(code) => router.get('/worklist', { centre: code })}
+                    choices={centres.map((one) => ({ value: one.code, label: `${one.code} ${one.name}` }))}
                 />
                 {list && (
                     <a
@@ -99,13 +105,19 @@ export default function WorkList({ centres, list, planned }: WorkListPage) {
                     {told}.
                 </Notice>
             )}
-            {trouble && (
+            {(trouble ?? refused) && (
                 <Notice tone="broken" onClose={() => setTrouble(null)}>
-                    {trouble}
+                    {trouble ?? refused}
                 </Notice>
             )}
             {!planned ? (
                 <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; the plan will stand here.')}</Empty>
+            ) : list === null ? (
+                !refused && (
+                    <p role="status" className="mt-4 text-mute">
+                        {t('Laying out the shop ...')}
+                    </p>
+                )
             ) : rows.length === 0 ? (
                 <Empty title={t('Nothing is to be done here')}>{t('No operation stands at this centre.')}</Empty>
             ) : (
@@ -139,6 +151,7 @@ export default function WorkList({ centres, list, planned }: WorkListPage) {
                                             onDone={(message) => {
                                                 setTold(message);
                                                 setOpen(null);
+                                                setRound((old) => old + 1);
                                                 router.reload();
                                             }}
                                             onBack={() => setOpen(null)}

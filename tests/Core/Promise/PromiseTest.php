@@ -268,3 +268,15 @@ it('keeps what is accepted: made orders are firm, what serves it is held, and it
     }
     expect($accepted)->toBeGreaterThan(0);
 })->with(range(701, 708));
+
+it('counts what is held up to its last day, and uses no forecast up behind it', function (string $until, int $demands, int $left) {
+    $contents = Support::small([
+        'items' => "item\nA\n", 'planning' => "item,site,supply,lead_days\nA,MAIN,make,1\n",
+        'sales' => "order,line,item,site,qty,due,held_until\nE1,1,A,MAIN,4,2026-03-11,{$until}\n",
+        'forecasts' => "forecast,item,site,bucket,start,qty\nBASE,A,MAIN,week,2026-03-09,10\n",
+    ]);
+    $plan = (new Planner)->plan($contents->network, $contents->options->with(forecasts: ['BASE']));
+    $kinds = array_map(fn ($demand) => [$demand->kind->value, $demand->qty / 1_000_000], array_merge(...array_values($plan->demands)));
+    expect(count(array_filter($kinds, fn (array $one) => $one[0] === 'sales')))->toBe($demands)
+        ->and((int) array_sum(array_column(array_filter($kinds, fn (array $one) => $one[0] === 'forecast'), 1)))->toBe($left);
+})->with(['its last day' => ['2026-03-02', 1, 6], 'the day after it' => ['2026-03-01', 0, 10], 'not held' => ['', 1, 6]]);
