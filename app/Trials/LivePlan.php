@@ -33,6 +33,14 @@ final class LivePlan
 
     private ?Options $options = null;
 
+    /** The plan without the dates of the shop, where the live one has them. */
+    private ?Trial $plain = null;
+
+    private ?Options $plainFor = null;
+
+    /** The shop as it stands in it, worked out beforehand. */
+    private ?ShopGround $shop = null;
+
     /** Of the plan, or of the data that could not be planned. */
     private string $stamp = '';
 
@@ -132,22 +140,60 @@ final class LivePlan
      */
     public function promising(callable $aside, bool $withShop, callable $do): mixed
     {
-        $trial = $this->live();
-        $run = $this->run ?? throw Refused::because('plan.none', [], 'no plan');
-        $options = $this->optionsOf($run)->with(schedule: false);
+        $trial = $this->plain();
+        $options = $this->plainOptions();
         $network = $aside($trial->network());
-        $ask = function (Trial $trial) use ($options, $withShop, $do): mixed {
-            $shop = $withShop ? $trial->with([], fn (Plan $plan) => ShopGround::asItStands($plan, $options->scheduleDays)) : null;
+        $ask = function () use ($trial, $network, $options, $withShop, $do): mixed {
+            $shop = $withShop ? $this->shopOf($trial, $network, $options) : null;
 
             return $do(new PromiseGround($trial, $options, $shop, new ForkedSearch));
         };
         try {
-            return $this->optionsOf($run)->schedule
-                ? $ask(new Trial($network, $options, RunLimits::planner()))
-                : $trial->within($network, fn () => $ask($trial));
-        } catch (DoesNotFit|LoopFound|QuantityOutOfRange $trouble) {
+            return $trial->within($network, $ask);
+        } catch (DoesNotFit $trouble) {
             throw Refused::because('promise.unfit', ['trouble' => $trouble->phrase()], 'fit');
         }
+    }
+
+    /** Works out beforehand what promises are planned on, for processes that are forked off; nothing may be tried in this one. */
+    public function readyToPromise(): void
+    {
+        if ($this->trouble() === null) {
+            $trial = $this->plain();
+            $this->shop?->network === $trial->network() || $this->shop = $trial->with(
+                [], fn (Plan $plan) => ShopGround::asItStands($plan, $this->plainOptions()->scheduleDays),
+            );
+        }
+    }
+
+    /** The shop of a network that a trial is within; where it is the live one, it may have been worked out beforehand. */
+    private function shopOf(Trial $trial, Network $network, Options $options): ShopGround
+    {
+        return $this->shop?->network === $network
+            ? $this->shop
+            : $trial->with([], fn (Plan $plan) => ShopGround::asItStands($plan, $options->scheduleDays));
+    }
+
+    /** The live plan without the dates of the shop. */
+    private function plain(): Trial
+    {
+        $trial = $this->live();
+        if ($this->options?->schedule !== true) {
+            return $trial;
+        }
+        $options = $this->plainOptions();
+        if ($this->plain === null || $options != $this->plainFor) {
+            $this->plain = new Trial($trial->network(), $options, RunLimits::planner());
+            $this->plainFor = $options;
+        }
+        $this->plain->settle($trial->network());
+
+        return $this->plain;
+    }
+
+    private function plainOptions(): Options
+    {
+        return ($this->options ?? throw Refused::because('plan.none', [], 'no plan'))->with(schedule: false);
     }
 
     /**

@@ -88,11 +88,13 @@ final readonly class PlanQueries
     /**
      * Makes the plan ready for what will be asked, if there is one.
      *
+     * @param  bool  $toPromise  whether that for promises, too, where nothing is tried in this process
      * @return array{ready: bool}
      */
-    public function ready(): array
+    public function ready(bool $toPromise = false): array
     {
         $this->plan->look();
+        $toPromise && $this->plan->readyToPromise();
 
         return ['ready' => $this->plan->trouble() === null];
     }

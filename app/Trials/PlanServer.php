@@ -63,10 +63,10 @@ final class PlanServer
                 Loop::stop();
             }
         });
-        Loop::futureTick($this->makeReady(...));
+        Loop::futureTick(fn () => $this->makeReady(true));
         Loop::addPeriodicTimer(self::IDLE, function (): void {
             if ($this->asked === 0) {
-                $this->makeReady();
+                $this->makeReady(true);
                 gc_collect_cycles(); // a plan is a web: what is left of it when data have moved is only found by looking
             }
             $this->asked = 0;
@@ -78,11 +78,15 @@ final class PlanServer
         @unlink($path);
     }
 
-    /** The plan is brought up to date with the data, so that the next one does not wait for it. */
-    private function makeReady(): void
+    /**
+     * The plan is brought up to date with the data, so that the next one does not wait for it.
+     *
+     * @param  bool  $toPromise  whether there is time for what only promises are planned on
+     */
+    private function makeReady(bool $toPromise = false): void
     {
         try {
-            $this->queries->ready();
+            $this->queries->ready($toPromise);
         } catch (Throwable $trouble) {
             report($trouble);
         }

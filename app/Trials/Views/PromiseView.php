@@ -66,7 +66,7 @@ final readonly class PromiseView
                 ground: $this->ground, item: $wish['item'], site: $wish['site'], qty: $wish['qty'], wished: $asked->wished,
                 given: $given, regardless: $asked->regardless,
             );
-            $answer = $promises->answer();
+            $answer = $promises->answer(sources: false);
             $day = $answer->earliest;
             $lines = $day === null ? [] : $promises->lines([new PromisePart($wish['qty'], $day)]);
             $items[] = $this->item($wish, $day, $answer->onDate, $answer->split, $answer->decidedBy, [...$given, ...$lines], count($given));

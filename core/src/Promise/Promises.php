@@ -43,16 +43,18 @@ final readonly class Promises
         $this->calendar = $ground->calendar($site);
     }
 
-    public function answer(): PromiseAnswer
+    /** @param  bool  $sources  whether it is asked of what it is made */
+    public function answer(bool $sources = true): PromiseAnswer
     {
         $earliest = $this->earliest();
-        $onDate = $this->onDate($earliest === $this->from);
+        $isTried = $this->calendar->forward($this->from, 0) === $this->from;
+        $onDate = $this->onDate($isTried ? $earliest === $this->from : null);
 
         return new PromiseAnswer(
             earliest: $earliest,
             onDate: $onDate,
             split: $this->split($earliest, $onDate),
-            madeOf: $earliest === null ? null : $this->madeOf($earliest),
+            madeOf: $earliest === null || ! $sources ? null : $this->madeOf($earliest),
             decidedBy: $this->decidedBy($earliest),
         );
     }
@@ -102,11 +104,11 @@ final readonly class Promises
     /**
      * What can be had on the wished day, in steps of the item.
      *
-     * @param  bool  $isAll  whether all of it is known to be
+     * @param  bool|null  $isAll  whether all of it can be; null where that is not known yet
      */
-    private function onDate(bool $isAll): int
+    private function onDate(?bool $isAll): int
     {
-        if ($isAll || $this->holds([new PromisePart($this->qty, $this->from)])) {
+        if ($isAll ?? $this->holds([new PromisePart($this->qty, $this->from)])) {
             return $this->qty;
         }
         $step = $this->ground->network->items[$this->item]->step();

@@ -6,6 +6,7 @@ namespace Yposta\Core\Promise;
 
 use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Capacity\Shop;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Run\Demand;
@@ -52,9 +53,13 @@ final class ShopGround
     /** @var array<int, true> points that have been planned anew since, by index */
     private array $reached = [];
 
+    /** Of which it is the shop. */
+    public readonly Network $network;
+
     /** @param  Plan  $plan  without a promise and without a schedule; left as it was */
     public function __construct(Plan $plan, Schedule $schedule)
     {
+        $this->network = $plan->network;
         $this->shop = ShopPlan::shop($plan);
         $this->machines = new Machines($this->shop, new SetupChanges($plan->network));
         foreach ($schedule->orders() as $order) {

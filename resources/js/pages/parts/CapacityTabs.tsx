@@ -1,7 +1,7 @@
-import { Link } from '@inertiajs/react';
+import { Tabs } from '@/components/Tabs';
 import { t } from '@/lib/t';
 
-/** The views of the shop: how full it is, what runs when, and how that is made anew. */
+/** The views of the shop: how full it is, what runs when, what is done next, and how that is made anew. */
 export function CapacityTabs({ on }: { on: 'load' | 'board' | 'worklist' | 'schedule' }) {
     const tabs = [
         { key: 'load', href: '/capacity', label: t('Load') },
@@ -9,18 +9,5 @@ export function CapacityTabs({ on }: { on: 'load' | 'board' | 'worklist' | 'sche
         { key: 'worklist', href: '/worklist', label: t('Work lists') },
         { key: 'schedule', href: '/schedule', label: t('Schedule') },
     ];
-    return (
-        <nav aria-label={t('Capacity')} className="mb-2.5 flex gap-5 border-b border-line">
-            {tabs.map((tab) => (
-                <Link
-                    key={tab.key}
-                    href={tab.href}
-                    aria-current={tab.key === on ? 'page' : undefined}
-                    className={`-mb-px border-b-2 pb-1.5 font-semibold ${tab.key === on ? 'border-act' : 'border-transparent text-mute hover:text-ink'}`}
-                >
-                    {tab.label}
-                </Link>
-            ))}
-        </nav>
-    );
+    return <Tabs label={t('Capacity')} tabs={tabs} on={on} />;
 }
