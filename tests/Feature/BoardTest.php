@@ -100,6 +100,16 @@ it('leaves what a person has fixed alone, pushes the rest, swaps, or takes it of
     expect(($this->bar)('order:M2', 10)['start'])->toBe(boardMinute(5, 7))->and(($this->bar)('order:M1', 10)['units'])->toBe([2]);
 });
 
+it('lets what a schedule keeps give way to what a person puts there, also where that begins later', function () {
+    ($this->draft)(json_encode([[
+        'change' => 'move_operation', 'order' => 'M1', 'op' => 10, 'workCentre' => 'BENCH', 'units' => '1', 'start' => '2026-03-05 06:00', 'fixed' => false,
+    ]]))->assertOk();
+    expect(($this->bar)('order:M1', 10))->toMatchArray(['start' => boardMinute(5, 6), 'units' => [1], 'place' => 'kept']);
+    ($this->draft)(($this->try)(['of' => 'order:M2', 'start' => boardMinute(5, 7), 'units' => [1]])->json('changes'))->assertOk();
+    expect(($this->bar)('order:M2', 10))->toMatchArray(['start' => boardMinute(5, 7), 'units' => [1], 'place' => 'hand'])
+        ->and(($this->bar)('order:M1', 10))->toMatchArray(['units' => [2], 'place' => 'loose']);
+});
+
 it('makes one order of a proposal of which several operations are placed', function () {
     ($this->draft)('[{"change":"change_sales_line","order":"S1","line":"1","due":"2026-03-13"}]')->assertOk();
     $board = ($this->board)();

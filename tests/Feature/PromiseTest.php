@@ -103,15 +103,27 @@ it('asks for another day of a line that stands, and splits it', function () {
 });
 
 it('gives the last pieces to one of two who promise them at once, and tells the other', function () {
-    $first = true;
-    DB::connection()->beforeStartingTransaction(function () use (&$first) { // after it was worked out, and before it is written
-        if ($first) {
-            $first = false;
-            ($this->send)('accept', ['lines' => [($this->part)('10')], 'order' => 'SO-7'])->assertOk();
+    // the transactions that one promise begins: it reads in all but the last, in which it is written
+    $begun = 0;
+    $then = null;
+    DB::connection()->beforeStartingTransaction(function () use (&$begun, &$then) {
+        $begun++;
+        $do = $then !== null && $begun === $then[0] ? $then[1] : null;
+        if ($do !== null) {
+            $then = null;
+            $do();
         }
     });
+    ($this->send)('accept', ['lines' => [($this->part)('1', '2026-04-20')], 'order' => 'SO-6'])->assertOk();
+    $last = $begun;
+    $begun = 0;
+    $raced = false;
+    $then = [$last, function () use (&$raced) {
+        $raced = true;
+        ($this->send)('accept', ['lines' => [($this->part)('10')], 'order' => 'SO-7'])->assertOk();
+    }];
     ($this->send)('accept', ['lines' => [($this->part)('10')], 'order' => 'SO-8'])->assertStatus(422)->assertJsonPath('reason', 'gone');
-    expect($first)->toBeFalse()->and(array_column(($this->lines)(), 0))->toBe(['S1/1', 'SO-7/1']);
+    expect($raced)->toBeTrue()->and(array_column(($this->lines)(), 0))->toBe(['S1/1', 'SO-6/1', 'SO-7/1']);
 });
 
 it('lapses by itself, is told the day before, and is not accepted any more', function () {
