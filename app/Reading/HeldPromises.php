@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
-use App\Reading\Shapes\HeldPromise;
 use App\Reading\Shapes\PromiseSubject;
 use App\Support\Settings;
 use App\Support\Stored;
@@ -20,28 +19,16 @@ final readonly class HeldPromises
 {
     private const MOST = 200;
 
-    /** @return list<HeldPromise> by the day on which they lapse */
+    private const COLUMNS = ['l.*', 'i.name', 'i.unit', 'i.decimals'];
+
+    /** @return list<PromiseSubject> by the day on which they lapse */
     public function all(string $site): array
     {
         $today = Settings::planDate();
 
         return array_values($this->query($site)->join('items as i', 'i.code', '=', 'l.item_code')
             ->orderBy('l.held_until')->orderBy('l.order_code')->orderBy('l.line')->limit(self::MOST)
-            ->get(['l.*', 'i.name', 'i.unit', 'i.decimals'])->map(fn (stdClass $row) => new HeldPromise(
-                reference: (string) Reference::sales($row->order_code, $row->line),
-                order: $row->order_code,
-                line: $row->line,
-                customer: $row->customer,
-                item: $row->item_code,
-                name: $row->name,
-                site: $row->site_code,
-                unit: $row->unit,
-                decimals: (int) $row->decimals,
-                qty: Quantity::format((int) $row->qty - (int) $row->shipped),
-                due: substr($row->due, 0, 10),
-                until: substr($row->held_until, 0, 10),
-                lapsed: substr($row->held_until, 0, 10) < $today,
-            ))->all());
+            ->get(self::COLUMNS)->map(fn (stdClass $row) => self::shape($row, $today))->all());
     }
 
     public function count(string $site): int
@@ -60,15 +47,25 @@ final readonly class HeldPromises
     {
         $parsed = Reference::tryParse($reference);
         $parts = $parsed?->kind === ReferenceKind::Sales ? $parsed->parts() : [];
-        $row = null;
         foreach ($parts as [$order, $line]) {
-            $row ??= DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')->where('l.order_code', $order)
-                ->where('l.line', $line)->whereColumn('l.shipped', '<', 'l.qty')->first(['l.*', 'i.name', 'i.unit', 'i.decimals']);
+            $row = DB::table('sales_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')->where('l.order_code', $order)
+                ->where('l.line', $line)->whereColumn('l.shipped', '<', 'l.qty')->first(self::COLUMNS);
+            if ($row !== null) {
+                return self::shape($row, Settings::planDate());
+            }
         }
 
-        return $row === null ? null : new PromiseSubject(
-            reference: $reference,
-            label: "{$row->order_code}/{$row->line}",
+        return null;
+    }
+
+    private static function shape(stdClass $row, string $today): PromiseSubject
+    {
+        $until = Stored::textOrNull($row->held_until);
+        $reference = Reference::sales($row->order_code, $row->line);
+
+        return new PromiseSubject(
+            reference: (string) $reference,
+            label: $reference->name,
             customer: $row->customer,
             item: $row->item_code,
             name: $row->name,
@@ -77,7 +74,8 @@ final readonly class HeldPromises
             decimals: (int) $row->decimals,
             qty: Quantity::format((int) $row->qty - (int) $row->shipped),
             due: substr($row->due, 0, 10),
-            until: Stored::textOrNull($row->held_until) === null ? null : substr($row->held_until, 0, 10),
+            until: $until === null ? null : substr($until, 0, 10),
+            lapsed: $until !== null && substr($until, 0, 10) < $today,
         );
     }
 

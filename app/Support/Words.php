@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Support\Phrase;
 use Yposta\Core\Wording\Templates;
@@ -22,6 +23,14 @@ final class Words
     public static function isoDay(string $iso, int $planDate): string
     {
         return self::day(Day::parse(substr($iso, 0, 10)), $planDate);
+    }
+
+    /** "Thu 12 Mar 06:30", of a minute from day 0. */
+    public static function moment(int $minute, int $planDate): string
+    {
+        $day = Minute::day($minute);
+
+        return self::day($day, $planDate).' '.Minute::clock($minute - $day * Minute::DAY);
     }
 
     /** @param  int  $qty  millionths */

@@ -121,7 +121,7 @@ final readonly class PromisedLines
                 || throw DoesNotFit::because('promise_other', ['line' => $own->reference()->name, 'item' => $own->item, 'site' => $own->site]);
             $due >= $today || throw DoesNotFit::because('promise_passed', ['day' => new Date($due)]);
             $made[] = $own !== null && $place === 0
-                ? $own->with(qty: $own->shipped + $qty, due: $due, heldUntil: $until, customer: $customer)
+                ? $own->with(qty: $own->shipped + $qty, due: $due, heldUntil: $until, answered: null, customer: $customer)
                 : SalesLine::of(
                     order: $order, line: (string) ++$next, item: $line['item'], site: $line['site'], qty: $qty, due: $due,
                     customer: $customer, priority: $own->priority ?? PromiseGround::PRIORITY, heldUntil: $until,

@@ -102,6 +102,14 @@ it('asks for another day of a line that stands, and splits it', function () {
     ($this->send)('hold', ['of' => 'sales:S1/1', 'until' => '2026-03-05'])->assertStatus(422)->assertJsonPath('reason', 'accepted');
 });
 
+it('forgets what was answered once the line is accepted for a day that can be had', function () {
+    $part = fn (string $date) => ['of' => 'sales:S1/1', 'lines' => [($this->part)('20', $date)]];
+    ($this->send)('accept', [...$part('2026-03-05'), 'byHand' => true])->assertOk();
+    expect(($this->lines)()[0])->toBe(['S1/1', 20, '2026-03-05', 2, 'Pier 9 Supply', null, '2026-03-11']);
+    ($this->send)('accept', $part('2026-03-24'))->assertOk();
+    expect(($this->lines)()[0])->toBe(['S1/1', 20, '2026-03-24', 2, 'Pier 9 Supply', null, null]);
+});
+
 it('gives the last pieces to one of two who promise them at once, and tells the other', function () {
     // the transactions that one promise begins: it reads in all but the last, in which it is written
     $begun = 0;

@@ -11,7 +11,6 @@ use App\Reading\Shapes\WorkList;
 use App\Reading\Shapes\WorkRow;
 use App\Reading\WorkRemarks;
 use App\Support\Settings;
-use App\Support\Words;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
 use Dompdf\Dompdf;
@@ -21,7 +20,6 @@ use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Quantity\Quantity;
 
 /** What runs next at each work centre, for a screen at the machine and on paper; and what was done of it. */
@@ -57,7 +55,7 @@ final class WorkListController extends Controller
         $centre = $request->validate(['centre' => 'required|string|max:190'])['centre'];
         $list = $this->read($request, $plans, $centre, self::PRINTED);
         $paper = new Dompdf(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'defaultFont' => 'DejaVu Sans']);
-        $paper->loadHtml(view('worklist', ['list' => $list, 'planDate' => Day::parse(Settings::planDate()), 'day' => Words::isoDay(...)])->render());
+        $paper->loadHtml(view('worklist', ['list' => $list, 'planDate' => Day::parse(Settings::planDate())])->render());
         $paper->setPaper('A4', 'landscape');
         $paper->render();
 
@@ -65,14 +63,6 @@ final class WorkListController extends Controller
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => 'inline; filename="work-list-'.preg_replace('/[^A-Za-z0-9-]+/', '-', $centre).'.pdf"',
         ]);
-    }
-
-    /** "Mon 2 Mar 06:30", of minutes from 00:00 of the plan date. */
-    public static function moment(int $minute, int $planDate): string
-    {
-        $day = (int) floor($minute / Minute::DAY);
-
-        return Words::day($planDate + $day, $planDate).' '.Minute::clock($minute - $day * Minute::DAY);
     }
 
     public function report(Request $request, ReportDone $report): JsonResponse

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Reading\Pages;
 
-use App\Reading\Shapes\HeldPromise;
 use App\Reading\Shapes\PromiseSubject;
 use App\Reading\Shapes\Subject;
 
@@ -13,7 +12,7 @@ final readonly class PromisePage extends Page
 {
     /**
      * @param  PromiseSubject|null  $subject  the sales line that it starts from
-     * @param  list<HeldPromise>  $held  by the day on which they lapse
+     * @param  list<PromiseSubject>  $held  by the day on which they lapse
      * @param  Subject|null  $item  that it starts from where there is no sales line
      */
     public function __construct(

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Reading\Shapes;
 
-/** A sales line for which another date is asked, or a hold that is accepted. */
+/** A sales line for which another date is asked, or one that is held for a customer. */
 final readonly class PromiseSubject
 {
     /**
      * @param  string  $qty  that is still to be delivered
      * @param  string|null  $until  the last day of a hold; null for a line that stands
+     * @param  bool  $lapsed  whether that day has passed, so that it counts no more
      */
     public function __construct(
         public string $reference,
@@ -23,6 +24,7 @@ final readonly class PromiseSubject
         public string $qty,
         public string $due,
         public ?string $until,
+        public bool $lapsed,
     ) {
     }
 }

@@ -11,7 +11,7 @@ use App\Reading\Shapes\BoardReason;
 use App\Reading\Shapes\BoardStep;
 use App\Reading\Shapes\Link;
 use App\Support\Refused;
-use Yposta\Core\Calendar\Minute;
+use App\Support\Words;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Run\Demand;
@@ -94,7 +94,7 @@ final readonly class BoardPickView
     private function reason(PlaceReason $reason): BoardReason
     {
         $by = $reason->by;
-        $until = $this->moment($reason->minute);
+        $until = Words::moment($reason->minute, $this->ground->plan->options->planDate);
         $values = [
             'until' => $until, 'op' => $reason->op, 'unit' => $reason->unit,
             'what' => $by === null ? '' : "{$this->words->label($by)} {$this->words->itemOf($by)}",
@@ -196,12 +196,5 @@ final readonly class BoardPickView
     private function isOnBoard(Supply $supply): bool
     {
         return $this->ground->plan->inShop($supply) !== [];
-    }
-
-    private function moment(int $minute): string
-    {
-        $day = Minute::day($minute);
-
-        return "{$this->words->presenter->day($day)} ".Minute::clock($minute - $day * Minute::DAY);
     }
 }

@@ -106,12 +106,13 @@ final readonly class LoadCellView
     private function closures(int $from, int $to): array
     {
         $said = [];
+        $today = $this->plan->options->planDate;
         foreach ($this->plan->network->closures as $closure) {
             $begin = Minute::parse($closure->from);
             $end = Minute::parse($closure->to);
             if ($closure->workCentre === $this->centre->code && $begin < ($to + 1) * Minute::DAY && $end > $from * Minute::DAY) {
                 $said[] = trans(':what, :from to :to', [
-                    'what' => $this->closed($closure), 'from' => $this->moment($begin), 'to' => $this->moment($end),
+                    'what' => $this->closed($closure), 'from' => Words::moment($begin, $today), 'to' => Words::moment($end, $today),
                 ]);
             }
         }
@@ -128,13 +129,6 @@ final readonly class LoadCellView
         };
 
         return $closure->reason === '' ? (string) $which : "{$closure->reason} ({$which})";
-    }
-
-    private function moment(int $minute): string
-    {
-        $day = Minute::day($minute);
-
-        return "{$this->presenter->day($day)} ".Minute::clock($minute - $day * Minute::DAY);
     }
 
     private function operation(LoadEntry $entry): LoadOperation

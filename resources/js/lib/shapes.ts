@@ -721,23 +721,6 @@ export interface HeldOrder {
     holdable: number;
 }
 
-/** A sales line that is held for a customer until a day. */
-export interface HeldPromise {
-    reference: string;
-    order: string;
-    line: string;
-    customer: string;
-    item: string;
-    name: string;
-    site: string;
-    unit: string;
-    decimals: number;
-    qty: string;
-    due: string;
-    until: string;
-    lapsed: boolean;
-}
-
 /** Supply that is held for a demand; ISO dates. */
 export interface HeldRow {
     demand: string;
@@ -1171,7 +1154,7 @@ export interface PromiseHitRow {
 /** Promises to customers: what is asked, and what is held. */
 export interface PromisePage {
     subject: PromiseSubject | null;
-    held: HeldPromise[];
+    held: PromiseSubject[];
     allHeld: number;
     item: Subject | null;
     planned: boolean;
@@ -1198,7 +1181,7 @@ export interface PromiseSource {
     href: string | null;
 }
 
-/** A sales line for which another date is asked, or a hold that is accepted. */
+/** A sales line for which another date is asked, or one that is held for a customer. */
 export interface PromiseSubject {
     reference: string;
     label: string;
@@ -1211,6 +1194,7 @@ export interface PromiseSubject {
     qty: string;
     due: string;
     until: string | null;
+    lapsed: boolean;
 }
 
 /** When so much of an item can be promised. */

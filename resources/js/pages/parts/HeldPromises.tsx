@@ -5,14 +5,14 @@ import { type DataColumn, DataTable } from '@/components/DataTable';
 import { Notice } from '@/components/Notice';
 import { day, daysBetween, inDays, qty } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { HeldPromise, Told } from '@/lib/shapes';
+import type { PromiseSubject, Told } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 interface Props {
-    held: HeldPromise[];
+    held: PromiseSubject[];
     total: number;
     may: boolean;
     onDone: (told: Told) => void;
@@ -22,12 +22,12 @@ interface Props {
 export function HeldPromises({ held, total, may, onDone }: Props) {
     const { plan } = useShared();
     const [gone, setGone] = useState<string[]>([]); // until the list comes anew, nothing is done twice
-    const done = (told: Told, row: HeldPromise) => {
+    const done = (told: Told, row: PromiseSubject) => {
         setGone((old) => [...old, row.reference]);
         onDone(told);
     };
     const accept = useCommand(
-        (row: HeldPromise) =>
+        (row: PromiseSubject) =>
             postJson<Told>('/promise/accept', {
                 lines: [{ item: row.item, site: row.site, qty: row.qty, date: row.due }],
                 of: row.reference,
@@ -37,13 +37,13 @@ export function HeldPromises({ held, total, may, onDone }: Props) {
         (told, row) => done(told, row),
     );
     const drop = useCommand(
-        (row: HeldPromise) => postJson<Told>('/promise/drop', { reference: row.reference, key: freshKey() }),
+        (row: PromiseSubject) => postJson<Told>('/promise/drop', { reference: row.reference, key: freshKey() }),
         (told, row) => done(told, row),
     );
     const busy = accept.busy || drop.busy;
     const trouble = accept.trouble ?? drop.trouble;
-    const columns: DataColumn<HeldPromise>[] = [
-        { id: 'order', head: t('Order'), width: '96px', look: 'font-semibold', cell: (row) => `${row.order}/${row.line}` },
+    const columns: DataColumn<PromiseSubject>[] = [
+        { id: 'order', head: t('Order'), width: '96px', look: 'font-semibold', cell: (row) => row.label },
         { id: 'customer', head: t('Customer'), width: '22%', title: (row) => row.customer, cell: (row) => row.customer },
         {
             id: 'item',
@@ -72,7 +72,7 @@ export function HeldPromises({ held, total, may, onDone }: Props) {
             width: '172px',
             look: 'pl-4',
             cell: (row) =>
-                row.lapsed ? (
+                row.until === null ? null : row.lapsed ? (
                     <span className="font-semibold text-broken">{t('lapsed :day', { day: day(row.until, plan.planDate) })}</span>
                 ) : (
                     <span className={daysBetween(plan.planDate, row.until) <= 1 ? 'font-semibold text-look-ink' : ''}>
