@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Cookie;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\ElementNotInteractableException;
@@ -31,15 +32,16 @@ final class Person
     {
         $person = new self(Application::running(), $second);
         // from a page that asks for nothing: an answer still under way would bring the cookie of whoever was here back
-        $person->opens('/robots.txt')->browser->manage()->deleteAllCookies();
-        $person->complaints(); // that this one has no picture of its own is none
+        $person->browser->get('about:blank');
+        (new ChromeDevToolsDriver($person->browser))->execute('Network.clearBrowserCookies');
+        $person->opens('/sign-in');
         $key = $email.($second ? ' second' : '');
         if (isset(self::$sessions[$key])) { // signed in before: too many attempts in a minute would be refused
             array_map($person->browser->manage()->addCookie(...), self::$sessions[$key]);
 
             return $person->opens('/')->sees('Needs you');
         }
-        $person->opens('/sign-in')->types('#email', $email)->types('#password', 'river-and-wind')->clicks("//button[@type='submit']")
+        $person->types('#email', $email)->types('#password', 'river-and-wind')->clicks("//button[@type='submit']")
             ->sees('Needs you');
         self::$sessions[$key] = $person->browser->manage()->getCookies();
 
