@@ -105,6 +105,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/board', [BoardController::class, 'index']);
     Route::get('/board/bars', [BoardController::class, 'bars']);
     Route::get('/board/pick', [BoardController::class, 'pick']);
+    Route::get('/board/ways', [BoardController::class, 'ways']);
     Route::post('/board/place', [BoardController::class, 'tryPlaces']);
     Route::get('/board/look', [BoardController::class, 'look']);
 

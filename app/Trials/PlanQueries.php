@@ -592,6 +592,26 @@ final readonly class PlanQueries
     }
 
     /**
+     * What would make an order or proposal of the board be there sooner.
+     *
+     * @param  Lines  $lines
+     * @param  callable(array<string, mixed>): void  $tell  is told each as it is found, a FoundRemedy
+     * @return array{found: int}
+     */
+    public function boardWays(array $lines, string $of, callable $tell): array
+    {
+        return $this->plan->drafted(DraftLines::changes($lines), function (Trial $trial) use ($of, $tell): array {
+            $found = 0;
+            foreach ((new RemedyView($trial, $this->today(), RunProposals::live()))->inShop($of) as $one) {
+                $tell(get_object_vars($one));
+                $found++;
+            }
+
+            return ['found' => $found];
+        });
+    }
+
+    /**
      * What would hold for each of some orders what the plan gives them.
      *
      * @param  list<string>  $references

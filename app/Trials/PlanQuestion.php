@@ -31,11 +31,12 @@ enum PlanQuestion: string
     case WorkList = 'workList';
     case BoardPick = 'boardPick';
     case BoardPlace = 'boardPlace';
+    case BoardWays = 'boardWays';
     case Countable = 'countable';
 
     /** Whether answers are told one by one as they are found. */
     public function tells(): bool
     {
-        return $this === self::Remedies || $this === self::Reliefs;
+        return in_array($this, [self::Remedies, self::Reliefs, self::BoardWays], true);
     }
 }

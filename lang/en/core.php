@@ -275,6 +275,9 @@ return [
             'note' => 'Every week from now on; people have to be found for it.',
         ],
         'smaller_lots' => ['title' => 'Make no more than is needed', 'note' => ':orders made smaller by what nobody needs.'],
+        'do_before' => ['title' => ':order before :other at :centre', 'note' => 'It begins there :day :time; what has the unit then follows.'],
+        'let_go' => ['title' => 'Place :order anew', 'note' => 'Its operations give up their places and go where they end soonest.'],
+        'split_work' => ['title' => 'Split :order: :qty first', 'note' => 'The rest becomes an order of its own, due the same day.'],
         'urgent' => ['title' => 'Make :order most urgent', 'note' => 'It is served before others that want the same.'],
     ],
 ];

@@ -191,3 +191,21 @@ it('takes what a person of the floor reports, which moves the schedule and nothi
     DB::table('orders')->where('code', 'M2')->update(['status' => 'done']);
     $report()->assertStatus(422)->assertJsonPath('reason', 'over');
 });
+
+it('brings an order sooner by what it works out, which the board then shows', function () {
+    $ways = fn (string $of) => array_map(fn (string $line) => json_decode($line, true), array_filter(explode(
+        "\n", $this->get('/board/ways?'.http_build_query(['of' => $of]))->assertOk()->streamedContent(),
+    )));
+    // put by hand behind the day of the customer
+    $put = ($this->try)(['start' => boardMinute(26, 6)])->assertOk()->json();
+    ($this->draft)($put['changes'])->assertOk();
+    expect($this->getJson('/board/pick?of=order:M1')->json('order.late'))->toBeGreaterThan(0);
+    $anew = collect($ways('order:M1'))->firstWhere('row.kind', 'let_go');
+    expect($anew['row'])->toMatchArray(['title' => 'Place M1 anew', 'solves' => true, 'expected' => '2026-03-05', 'hurt' => []])
+        ->and(collect($anew['row']['figures'])->firstWhere('name', 'lateDays'))->toMatchArray(['before' => '2', 'after' => '0']);
+    ($this->draft)($anew['row']['changes'])->assertOk();
+    expect(($this->bar)('order:M1', 10))->toMatchArray(['start' => boardMinute(5, 6), 'place' => 'loose']);
+
+    $this->get('/board/ways')->assertStatus(302);
+    expect($ways('order:NONE'))->toBe([])->and(DB::table('order_operations')->count())->toBe(0);
+});

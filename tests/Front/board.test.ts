@@ -17,6 +17,7 @@ import {
     type View,
     xOf,
 } from '@/lib/board';
+import { curveOf, edgeAt, edgesOf, isInHeight } from '@/lib/boardEdges';
 import type { BoardBar, BoardOrder, BoardTable } from '@/lib/shapes';
 
 const order = (of: string, more: Partial<BoardOrder> = {}): BoardOrder => ({
@@ -133,5 +134,38 @@ describe('the board', () => {
         expect([...(markedBy('family', table.orders, m3) ?? [])]).toEqual(['order:M1', 'order:M3']);
         expect([...(markedBy('family', table.orders, m2) ?? [])]).toEqual([]);
         expect(m2 && ['rod', 'quay', 'm2', 'ws'].map((text) => isMeant(m2, text))).toEqual([true, true, true, false]);
+    });
+
+    it('names links where they leave the picture, none over another, and finds the name under a point', () => {
+        const lanes = lanesOf(table, 'words');
+        const [m1, m2, m3, oven] = table.bars;
+        if (!m1 || !m2 || !m3 || !oven) {
+            throw new Error('no bars');
+        }
+        const narrow: View = { from: 660, scale: 0.5, top: 0, width: 300, height: 150 };
+        const link = (bar: number, from: BoardBar, to: BoardBar, isFrom: boolean) => {
+            const curve = curveOf(lanes, narrow, from, to);
+            if (!curve) {
+                throw new Error('no row');
+            }
+            return { bar, label: `b${bar}`, curve, isFrom };
+        };
+        const edges = edgesOf(narrow, [link(0, m1, m3, true), link(1, m2, m3, true), link(2, m2, m3, false)], (label) => label.length * 7);
+        expect(edges.map((edge) => [edge.bar, edge.side])).toEqual([
+            [0, 'left'],
+            [1, 'left'],
+        ]);
+        expect(edges.every((edge) => edge.x === NAMES + 3 && edge.y >= HEAD)).toBe(true);
+        expect(Math.abs((edges[0]?.y ?? 0) - (edges[1]?.y ?? 0))).toBeGreaterThanOrEqual(20);
+        expect(edgeAt(edges, NAMES + 5, (edges[1]?.y ?? 0) + 3)?.bar).toBe(1);
+        expect(edgeAt(edges, NAMES + 200, (edges[1]?.y ?? 0) + 3)).toBeUndefined();
+        // below: the oven's row is under the lower edge
+        const low: View = { from: 300, scale: 0.5, top: 0, width: 900, height: HEAD + 100 };
+        const down = curveOf(lanes, low, m1, oven);
+        expect(down && isInHeight(low, down, true)).toBe(true);
+        expect(down && isInHeight(low, down, false)).toBe(false);
+        const [below] = down ? edgesOf(low, [{ bar: 3, label: 'oven', curve: down, isFrom: false }], () => 40) : [];
+        expect(below).toMatchObject({ bar: 3, side: 'below' });
+        expect((below?.y ?? 0) + 20).toBeLessThanOrEqual(low.height);
     });
 });

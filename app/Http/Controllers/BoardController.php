@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\ToldResponse;
 use App\Models\AskedSchedule;
 use App\Models\Run;
 use App\Reading\Pages\BoardPage;
@@ -14,6 +15,7 @@ use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** What runs when on which unit, planned with the person's draft. */
 final class BoardController extends Controller
@@ -55,6 +57,15 @@ final class BoardController extends Controller
         $given = $request->validate(['of' => 'required|string|max:600']);
 
         return response()->json($plans->ask(PlanQuestion::BoardPick, lines: $this->draftLines($request), of: $given['of']));
+    }
+
+    /** What would make an order or proposal be there sooner, one line of JSON for each, as they are found. */
+    public function ways(Request $request, PlanClient $plans): StreamedResponse
+    {
+        $given = $request->validate(['of' => 'required|string|max:600']);
+        $lines = $this->draftLines($request);
+
+        return ToldResponse::of(fn (callable $tell) => $plans->askTelling(PlanQuestion::BoardWays, $tell, lines: $lines, of: $given['of']));
     }
 
     /** What comes of putting operations somewhere; writes nothing. */

@@ -9,6 +9,7 @@ use App\Support\Words;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Plan\EndShares;
+use Yposta\Core\Plan\FirstNeed;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Demand;
@@ -123,15 +124,7 @@ final class BoardWords
             return [null, '', 0];
         }
         $day = Minute::day($end - 1);
-        $first = null;
-        foreach ($this->pegs->servedBy($supply) as $peg) {
-            $demand = $peg->demand;
-            $isSales = $demand->kind === DemandKind::Sales;
-            $wanted = $isSales ? $demand->originalDate ?? $demand->date : $demand->date;
-            if ($wanted !== null && $demand->kind !== DemandKind::Safety && ($first === null || $wanted < $first[0])) {
-                $first = [$wanted, $demand];
-            }
-        }
+        $first = FirstNeed::of($this->pegs, $supply);
         if ($first === null) {
             return [null, '', 0];
         }

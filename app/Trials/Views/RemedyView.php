@@ -13,6 +13,7 @@ use Yposta\Core\Plan\Plan;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Remedy\Remedies;
+use Yposta\Core\Remedy\ShopWays;
 use Yposta\Core\Remedy\TriedRemedy;
 use Yposta\Core\Scheduling\FullPeriod;
 use Yposta\Core\Study\Change;
@@ -48,8 +49,25 @@ final readonly class RemedyView
     public function of(string $identity, ?int $near = null): iterable
     {
         foreach ((new Remedies($this->trial, $this->origins, $this->undrafted))->for($identity, $near) as $tried) {
-            yield new FoundRemedy($this->row($tried, $this->room($tried, $identity)), array_map(intval(...), $tried->cost()));
+            yield $this->found($tried, $this->room($tried, $identity));
         }
+    }
+
+    /**
+     * What makes an order or proposal of the board be there sooner, as it is found.
+     *
+     * @return iterable<FoundRemedy>
+     */
+    public function inShop(string $of): iterable
+    {
+        foreach ((new ShopWays($this->trial, $this->origins))->for($of) as $tried) {
+            yield $this->found($tried);
+        }
+    }
+
+    private function found(TriedRemedy $tried, ?string $room = null): FoundRemedy
+    {
+        return new FoundRemedy($this->row($tried, $room), array_map(intval(...), $tried->cost()));
     }
 
     /** What the shop says to a remedy of a need: whether those that need it, and what it makes, find room; null where they do. */

@@ -8,6 +8,7 @@ use Yposta\Core\Calendar\Minute;
 use Yposta\Core\Network\Shift;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Study\AddShift;
+use Yposta\Core\Study\Change;
 use Yposta\Core\Wording\WeekdayNames;
 
 /** A work centre works longer: a shift on the weekday on which it is open least, or an hour or two every day. */
@@ -17,13 +18,17 @@ final readonly class OpenLonger extends Remedy
 
     private const OVERTIME = 120;
 
-    private function __construct(private AddShift $change)
+    /** @param  list<Change>  $also */
+    private function __construct(private AddShift $change, array $also)
     {
-        parent::__construct([$change]);
+        parent::__construct([$change, ...$also]);
     }
 
-    /** @return list<self> */
-    public static function find(Plan $plan, string $centre): array
+    /**
+     * @param  list<Change>  $also  what lets go there that could then begin sooner
+     * @return list<self>
+     */
+    public static function find(Plan $plan, string $centre, array $also = []): array
     {
         $row = $plan->network->workCentres[$centre];
         $calendar = $plan->network->calendars[$row->calendar ?? $plan->network->sites[$row->site]->calendar ?? ''] ?? null;
@@ -47,7 +52,7 @@ final readonly class OpenLonger extends Remedy
         $daily = [implode('', self::ascending(array_keys($ends))), $latest, self::OVERTIME];
         foreach ([[$least, $ends[$least], self::SHIFT], $daily] as [$days, $from, $most]) {
             $to = min(Minute::DAY, $from + $most);
-            $to - $from < 60 || $found["{$days} {$from}"] ??= new self(new AddShift($centre, $days, $from, $to));
+            $to - $from < 60 || $found["{$days} {$from}"] ??= new self(new AddShift($centre, $days, $from, $to), $also);
         }
 
         return array_values($found);

@@ -57,4 +57,13 @@ enum RemedyKind: string
 
     /** Orders make no more than somebody needs. */
     case SmallerLots = 'smaller_lots';
+
+    /** An operation is done before another that has its units. */
+    case DoBefore = 'do_before';
+
+    /** The places of an order's operations are given up, so that they go where they end soonest. */
+    case LetGo = 'let_go';
+
+    /** A part of an order is made first, the rest after. */
+    case SplitWork = 'split_work';
 }

@@ -1,4 +1,5 @@
 import { DAY, type Detail, firstEndingAfter, HEAD, keyOf, type Lane, minuteAt, NAMES, opensOf, stepOf, type View, xOf } from '@/lib/board';
+import { curveOf, EDGE_HEIGHT, edgesOf, isInHeight, type Curve, type Edge } from '@/lib/boardEdges';
 import type { BoardBar, BoardOrder, BoardTable } from '@/lib/shapes';
 
 /** Where something that is moved would stand. */
@@ -27,7 +28,13 @@ export interface Picture {
     ghost: Ghost | null;
     now: number;
     dayName: (minute: number, step: number) => string;
-    says: { now: string; frozen: string; doneOf: (done: string, qty: string) => string };
+    says: {
+        now: string;
+        frozen: string;
+        doneOf: (done: string, qty: string) => string;
+        /** What stands out of sight, where a link leads to it: an order, or another operation of the one that is picked. */
+        beyond: (bar: BoardBar, order: BoardOrder, isOwn: boolean) => string;
+    };
 }
 
 type Colour =
@@ -52,6 +59,9 @@ export class Painter {
     private readonly colours = new Map<string, string>();
 
     private readonly patterns = new Map<string, CanvasPattern>();
+
+    /** Names of what links lead to out of sight, as they were painted last. */
+    edges: Edge[] = [];
 
     private opens: { table: BoardTable; lanes: Lane[]; times: { from: number; to: number }[][] } | null = null;
 
@@ -83,6 +93,7 @@ export class Painter {
         }
         this.links(picture);
         this.lines(picture);
+        this.beyond(picture);
         if (picture.ghost) {
             this.ghost(picture, picture.ghost);
         }
@@ -316,14 +327,55 @@ export class Painter {
 
     /** From one operation of the picked order to the next, and to those it waits for or that wait for it. */
     private links({ table, lanes, view, picked, linked }: Picture): void {
+        for (const { from, to, isOwn } of this.linksOf(picked, table, linked)) {
+            this.curve(curveOf(lanes, view, from, to), isOwn ? 'ink' : 'mute');
+        }
+    }
+
+    private linksOf(
+        picked: string | null,
+        table: BoardTable,
+        linked: Picture['linked'],
+    ): { from: BoardBar; to: BoardBar; isOwn: boolean }[] {
         if (picked === null) {
-            return;
+            return [];
         }
         const byOrder = this.byOrder(table);
         const own = byOrder.get(picked) ?? [];
-        own.slice(1).forEach((bar, place) => this.curve(lanes, view, own[place], bar, 'ink'));
-        for (const { from, to } of linked) {
-            this.curve(lanes, view, byOrder.get(from)?.at(-1), byOrder.get(to)?.[0], 'mute');
+        return [
+            ...own.slice(1).map((to, place) => ({ from: own[place], to, isOwn: true })),
+            ...linked.map((one) => ({ from: byOrder.get(one.from)?.at(-1), to: byOrder.get(one.to)?.[0], isOwn: false })),
+        ].flatMap(({ from, to, isOwn }) => (from && to ? [{ from, to, isOwn }] : []));
+    }
+
+    /** Where links of the picked order lead out of the picture. */
+    private beyond({ table, lanes, view, picked, linked, says }: Picture): void {
+        const { ctx } = this;
+        ctx.font = '600 12px "Source Sans 3 Variable"';
+        const ends = this.linksOf(picked, table, linked).flatMap(({ from, to, isOwn }) =>
+            [true, false].flatMap((isFrom) => {
+                const bar = isFrom ? from : to;
+                const order = table.orders[bar.order];
+                const curve = curveOf(lanes, view, from, to);
+                const isMeant = isOwn || order?.of !== picked;
+                const inTime = xOf(view, bar.end) > NAMES && xOf(view, bar.start) < view.width;
+                return order && curve && isMeant && !(inTime && isInHeight(view, curve, isFrom))
+                    ? [{ bar: table.bars.indexOf(bar), label: says.beyond(bar, order, isOwn), curve, isFrom }]
+                    : [];
+            }),
+        );
+        this.edges = edgesOf(view, ends, (label) => ctx.measureText(label).width + 12);
+        for (const edge of this.edges) {
+            ctx.fillStyle = this.colour('surface');
+            ctx.strokeStyle = this.colour('ink');
+            ctx.lineWidth = 1;
+            ctx.beginPath();
+            ctx.roundRect(edge.x + 0.5, edge.y + 0.5, edge.width - 1, EDGE_HEIGHT - 1, 4);
+            ctx.fill();
+            ctx.stroke();
+            ctx.fillStyle = this.colour('act');
+            const arrow = { left: '\u2190', right: '\u2192', above: '\u2191', below: '\u2193' }[edge.side];
+            ctx.fillText(edge.side === 'right' ? `${edge.label} ${arrow}` : `${arrow} ${edge.label}`, edge.x + 7, edge.y + 14);
         }
     }
 
@@ -349,19 +401,12 @@ export class Painter {
         return this.known.byOrder;
     }
 
-    private curve(lanes: Lane[], view: View, from: BoardBar | undefined, to: BoardBar | undefined, colour: Colour): void {
-        if (!from || !to) {
-            return;
-        }
-        const laneOf = (bar: BoardBar) => lanes.find((lane) => lane.centre === bar.centre && lane.unit === bar.units[0]);
-        const [a, b] = [laneOf(from), laneOf(to)];
-        if (!a || !b) {
+    private curve(curve: Curve | null, colour: Colour): void {
+        if (!curve) {
             return;
         }
         const { ctx } = this;
-        const [x, y] = [xOf(view, from.end), HEAD + a.top - view.top + 25];
-        const [toX, toY] = [xOf(view, to.start), HEAD + b.top - view.top + 25];
-        const bend = Math.max(14, Math.min(60, Math.abs(toX - x) / 2));
+        const { x, y, toX, toY, bend } = curve;
         ctx.strokeStyle = this.colour(colour);
         ctx.lineWidth = colour === 'ink' ? 1.8 : 1.2;
         ctx.setLineDash(colour === 'ink' ? [] : [5, 3]);

@@ -77,7 +77,10 @@ export type RemedyKind =
     | 'other_centre'
     | 'less_forecast'
     | 'open_longer'
-    | 'smaller_lots';
+    | 'smaller_lots'
+    | 'do_before'
+    | 'let_go'
+    | 'split_work';
 
 /** What a run is doing, in its order. */
 export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'scheduling' | 'catching up' | 'storing';

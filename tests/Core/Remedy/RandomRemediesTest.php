@@ -253,7 +253,7 @@ it('knows every kind of remedy in a company of which something runs short', func
     ksort($kinds);
     $ofWorkCentres = [
         RemedyKind::DoEarlier, RemedyKind::DoLater, RemedyKind::OtherCentre, RemedyKind::OpenLonger, RemedyKind::SmallerLots,
-        RemedyKind::LessForecast,
+        RemedyKind::LessForecast, RemedyKind::DoBefore, RemedyKind::LetGo, RemedyKind::SplitWork,
     ]; // held by a test of their own
     $all = array_map(fn (RemedyKind $kind) => $kind->value, array_udiff(
         RemedyKind::cases(), $ofWorkCentres, fn (RemedyKind $one, RemedyKind $other) => $one->value <=> $other->value,

@@ -15,6 +15,7 @@ import {
     type View,
     xOf,
 } from '@/lib/board';
+import { edgeAt } from '@/lib/boardEdges';
 import { Painter, type Ghost } from '@/lib/boardPaint';
 import { addDays, day, period } from '@/lib/format';
 import type { BoardPlace, BoardTable } from '@/lib/shapes';
@@ -112,7 +113,17 @@ export function BoardCanvas(props: Props) {
             now,
             ghost: moving && ghostOf(moving),
             dayName: (minute, step) => timeName(plan.planDate, minute, step),
-            says: { now: t('now'), frozen: t('kept as it is'), doneOf: (done, all) => t(':done of :all', { done, all }) },
+            says: {
+                now: t('now'),
+                frozen: t('kept as it is'),
+                doneOf: (done, all) => t(':done of :all', { done, all }),
+                beyond: (bar, order, isOwn) =>
+                    isOwn
+                        ? `${bar.op} ${table.centres[bar.centre]?.code ?? ''}`
+                        : order.state === 'proposed'
+                          ? order.item
+                          : `${order.label} ${order.item}`,
+            },
         });
     };
     const paint = useEffectEvent(paintNow);
@@ -269,6 +280,12 @@ export function BoardCanvas(props: Props) {
             return;
         }
         const { x, y } = point(event);
+        const beyond = edgeAt(painter.current?.edges ?? [], x, y);
+        if (beyond) {
+            props.onPick(beyond.bar, false);
+            box.current?.focus({ preventScroll: true });
+            return;
+        }
         const view = viewOf();
         const bar = barAt(lanes, table.bars, view, x, y);
         const start = table.bars[bar]?.start ?? 0;
@@ -287,6 +304,12 @@ export function BoardCanvas(props: Props) {
         const view = viewOf();
         const held = grip.current;
         if (!held) {
+            const beyond = edgeAt(painter.current?.edges ?? [], x, y);
+            event.currentTarget.style.cursor = beyond ? 'pointer' : '';
+            if (beyond) {
+                setHover(null);
+                return;
+            }
             const bar = barAt(lanes, table.bars, view, x, y);
             const tip = {
                 bar,

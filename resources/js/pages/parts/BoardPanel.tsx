@@ -2,6 +2,7 @@ import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { PanelHead } from '@/components/PanelHead';
+import { WaysOut } from '@/components/WaysOut';
 import { day, qty } from '@/lib/format';
 import type { BoardNeighbour, BoardPick, BoardStep } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
@@ -63,9 +64,10 @@ export function BoardPanel({ pick, may, onGo, onFix, onOff, onClose }: Props) {
                     )}
                 </div>
             )}
+            {pick.steps.length > 0 && <Sooner key={order.of} of={order.of} late={pick.trouble !== null} />}
             <Neighbours title={t('Waits for')} rows={pick.waitsFor} onGo={onGo} none={t('Nothing: all of it is in stock.')} />
             <Neighbours title={t('Waits for it')} rows={pick.waited} onGo={onGo} none={t('Nobody.')} />
-            <h3 className="mt-3 mb-1 font-bold text-mute">{t('Ways out')}</h3>
+            <h3 className="mt-3 mb-1 font-bold text-mute">{t('Look further')}</h3>
             <ul className="text-sm">
                 {[...new Set(pick.steps.map((step) => step.centre))].map((centre) => (
                     <li key={centre}>
@@ -88,6 +90,22 @@ export function BoardPanel({ pick, may, onGo, onFix, onOff, onClose }: Props) {
                 )}
             </ul>
         </>
+    );
+}
+
+/** What would bring it sooner: worked out at once where it is late, else when it is asked. */
+function Sooner({ of, late }: { of: string; late: boolean }) {
+    const [asked, setAsked] = useState(late);
+    return asked ? (
+        <WaysOut
+            title={t('What would bring it sooner, worked out')}
+            url={`/board/ways?${new URLSearchParams({ of }).toString()}`}
+            nothing={t('Nothing in the shop that could be planned brings it sooner.')}
+        />
+    ) : (
+        <button type="button" onClick={() => setAsked(true)} className="mt-2 min-h-6 text-sm font-semibold text-act hover:underline">
+            {t('What would bring it sooner?')}
+        </button>
     );
 }
 
