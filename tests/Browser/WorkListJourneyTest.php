@@ -19,6 +19,13 @@ it('lets a person of the floor report by keyboard what was done, and the schedul
         ->presses('ENTER')->sees('Operation 20 of M-1042 at CAL-1: 3 pcs done; 1 pcs scrapped, seal leaked.')->sees('5 done')->sees('1 scrapped: seal leaked');
     expect((int) $row()['done'])->toBe(5_000_000)->and(substr((string) $row()['start_instant'], 0, 10))->toBe('2026-03-02');
 
+    // what is missing is told from the list
+    $person->opens('/worklist?centre=ASM-1')->sees('operations to come');
+    $person->clicks("(//button[normalize-space()='Material is missing'])[1]")
+        ->types("//li[@data-work]//form//input[@maxlength='190']", 'box is empty')->presses('ENTER')->sees('Noted; the planner sees it on Today.');
+    expect(Application::running()->rows("select note from missing_materials where note = 'box is empty'"))->toHaveCount(1);
+    $person->opens('/worklist?centre=CAL-1')->sees('M-1042 / 20');
+
     // more than there is, and nothing else than to report
     $person->focuses("[data-work='{$place}']")->presses('ENTER')->types("//form//input[@aria-label='Good']", '30')->presses('ENTER')
         ->sees('has only 3 pcs left to be done. Nothing was written.');

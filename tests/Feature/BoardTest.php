@@ -151,6 +151,8 @@ it('lists what runs next at a centre, on the screen and on paper', function () {
     $list = $this->getJson('/worklist/rows?centre=BENCH')->assertOk()->json();
     expect($list['rows'][0])->toMatchArray(['code' => 'M2', 'op' => 10, 'start' => boardMinute(2, 6), 'until' => null, 'qty' => '4'])
         ->and(collect($list['rows'])->firstWhere('code', 'M1'))->toMatchArray(['until' => '2026-03-05', 'missing' => ['ROD']]);
+    expect($list['rows'][0]['parts'])->toBe([['line' => '10', 'item' => 'GLUE', 'name' => 'Glue']])
+        ->and($this->getJson('/worklist/rows?centre=OVEN')->json('rows.0.parts'))->toBe([]);
     $paper = $this->get('/worklist.pdf?centre=BENCH')->assertOk();
     expect($paper->headers->get('content-type'))->toBe('application/pdf')->and(substr((string) $paper->getContent(), 0, 5))->toBe('%PDF-');
     $this->getJson('/worklist.pdf?centre=NONE')->assertStatus(422);

@@ -16,6 +16,7 @@ final readonly class WorkRow
      * @param  int  $setup  minutes, rounded
      * @param  string|null  $until  day from which on its material is there; null where it is
      * @param  list<string>  $missing  what of it is not there yet
+     * @param  list<WorkPart>  $parts  what its operation takes
      * @param  list<string>  $remarks
      */
     public function __construct(
@@ -37,6 +38,7 @@ final readonly class WorkRow
         public int $setup,
         public ?string $until,
         public array $missing,
+        public array $parts,
         public array $remarks,
         public string $way,
         public int $late,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Trials\Views;
 
 use App\Reading\Shapes\WorkList;
+use App\Reading\Shapes\WorkPart;
 use App\Reading\Shapes\WorkRow;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\Minute;
@@ -79,10 +80,25 @@ final readonly class WorkListView
             setup: (int) round($place->setup / Quantity::ONE),
             until: $until === null ? null : Day::format($until),
             missing: $missing,
+            parts: $supply->isProposal() ? [] : $this->parts($place),
             remarks: $this->remarks[$supply->name] ?? [],
             way: $order->way,
             late: $order->late,
         );
+    }
+
+    /** @return list<WorkPart> what an operation takes of the components of its order; the first takes what names none that the order has */
+    private function parts(ShopPlace $place): array
+    {
+        $operations = array_map(fn (ShopPlace $one) => $one->op, $this->ground->plan->inShop($place->supply));
+        $parts = [];
+        foreach ($place->supply->inputs as $input) {
+            $op = in_array($input->op, $operations, true) ? $input->op : $operations[0] ?? $place->op;
+            $item = $this->ground->plan->structure->points[$input->point]->item;
+            $op === $place->op && $parts[] = new WorkPart($input->line, $item->code, $item->name);
+        }
+
+        return $parts;
     }
 
     /** The whole quantity of its order. */

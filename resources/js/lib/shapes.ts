@@ -1835,6 +1835,13 @@ export interface WorkListPage {
     planned: boolean;
 }
 
+/** A component of an order on a work list, by its line. */
+export interface WorkPart {
+    line: string;
+    item: string;
+    name: string;
+}
+
 /** An operation of a work list. */
 export interface WorkRow {
     of: string;
@@ -1855,6 +1862,7 @@ export interface WorkRow {
     setup: number;
     until: string | null;
     missing: string[];
+    parts: WorkPart[];
     remarks: string[];
     way: string;
     late: number;

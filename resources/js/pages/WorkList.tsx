@@ -1,4 +1,4 @@
-import { router } from '@inertiajs/react';
+import { Link, router } from '@inertiajs/react';
 import { FileText } from 'lucide-react';
 import { useState, type KeyboardEvent } from 'react';
 import { Button } from '@/components/Button';
@@ -15,6 +15,7 @@ import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { clockOf } from '@/pages/parts/BoardCanvas';
 import { CapacityTabs } from '@/pages/parts/CapacityTabs';
+import { MissForm } from '@/pages/parts/MissForm';
 import { ReportForm } from '@/pages/parts/ReportForm';
 
 const keyOf = (row: WorkRow) => `${row.of} ${row.op}`;
@@ -36,6 +37,14 @@ export default function WorkList({ centres, centre, planned }: WorkListPage) {
     const maySequence = user.can.includes('convert production') && draft.may;
     const rows = list?.rows ?? [];
     const at = rows.findIndex((row) => keyOf(row) === open);
+    const [missed, setMissed] = useState<string | null>(null);
+    const done = (message: string) => {
+        setTold(message);
+        setOpen(null);
+        setMissed(null);
+        setRound((old) => old + 1);
+        router.reload();
+    };
 
     // one before another on its unit: it begins where that one does, and the rest is pushed later
     const before = async (row: WorkRow, other: WorkRow) => {
@@ -142,25 +151,33 @@ export default function WorkList({ centres, centre, planned }: WorkListPage) {
                             className="border-b border-soft px-3.5 py-2.5 last:border-b-0 focus-visible:-outline-offset-2"
                         >
                             <Line row={row} first={place === 0} />
-                            {mayReport && row.code !== null && (
-                                <div className="mt-1.5">
-                                    {place === at ? (
-                                        <ReportForm
-                                            row={row}
-                                            code={row.code}
-                                            onDone={(message) => {
-                                                setTold(message);
-                                                setOpen(null);
-                                                setRound((old) => old + 1);
-                                                router.reload();
-                                            }}
-                                            onBack={() => setOpen(null)}
-                                        />
-                                    ) : (
-                                        <Button className="!h-[30px]" onClick={() => setOpen(keyOf(row))}>
-                                            {t('Report')}
-                                        </Button>
-                                    )}
+                            {row.code !== null && (
+                                <div className="mt-1.5 space-y-2">
+                                    {place === at && <ReportForm row={row} code={row.code} onDone={done} onBack={() => setOpen(null)} />}
+                                    {missed === keyOf(row) && <MissForm order={row.code} parts={row.parts} onDone={done} />}
+                                    <p className="flex items-center gap-4">
+                                        {mayReport && place !== at && (
+                                            <Button className="!h-[30px]" onClick={() => setOpen(keyOf(row))}>
+                                                {t('Report')}
+                                            </Button>
+                                        )}
+                                        {row.parts.length > 0 && (
+                                            <button
+                                                type="button"
+                                                aria-expanded={missed === keyOf(row)}
+                                                onClick={() => setMissed(missed === keyOf(row) ? null : keyOf(row))}
+                                                className="min-h-6 font-semibold text-act hover:underline"
+                                            >
+                                                {missed === keyOf(row) ? t('Nothing is missing') : t('Material is missing')}
+                                            </button>
+                                        )}
+                                        <Link
+                                            href={`/orders/line?${new URLSearchParams({ code: row.code }).toString()}`}
+                                            className="inline-flex min-h-6 items-center font-semibold text-act hover:underline"
+                                        >
+                                            {t('The order')}
+                                        </Link>
+                                    </p>
                                 </div>
                             )}
                         </li>

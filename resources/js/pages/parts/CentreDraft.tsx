@@ -1,3 +1,4 @@
+import { FIELD, Labelled } from '@/components/Labelled';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { DateField } from '@/components/DateField';
@@ -5,7 +6,7 @@ import { useDraft } from '@/lib/draft';
 import { addDays, weekday } from '@/lib/format';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
-import { FIELD, Labelled, Trial } from '@/pages/parts/DraftForms';
+import { Trial } from '@/pages/parts/DraftForms';
 
 const TIME = /^(?:[01]\d|2[0-3]):[0-5]\d$/;
 

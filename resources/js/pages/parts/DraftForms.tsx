@@ -1,26 +1,15 @@
 import { useState, type ReactNode } from 'react';
+import { FIELD, Labelled } from '@/components/Labelled';
+import { MissForm } from '@/pages/parts/MissForm';
 import { Button } from '@/components/Button';
 import { useDraft, type Change } from '@/lib/draft';
 import { addDays, day } from '@/lib/format';
-import { postJson } from '@/lib/http';
 import type { ComponentRow, OrderLineRow, PointDetail, ProposalDetail, SalesRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { DateField } from '@/components/DateField';
 import { NumberField } from '@/components/NumberField';
 import { readQuantity } from '@/lib/quantities';
-import { useCommand } from '@/lib/useCommand';
-
-export const FIELD = 'h-[28px] rounded border border-line bg-surface px-2 text-sm';
-
-export function Labelled({ label, children }: { label: string; children: ReactNode }) {
-    return (
-        <label className="flex flex-col gap-0.5">
-            <span className="text-xs text-mute">{label}</span>
-            {children}
-        </label>
-    );
-}
 
 interface FieldProps {
     value: string;
@@ -141,13 +130,9 @@ export function ComponentMore({ row, open, onOpen }: { row: ComponentRow; open: 
 
 /** What can be done about a component of an order: a substitute, or telling that it is missing. */
 export function ComponentDraft({ row, order }: { row: ComponentRow; order: string }) {
-    const { plan } = useShared();
     const draft = useDraft();
-    const [until, setUntil] = useState(addDays(plan.planDate, 3));
-    const [note, setNote] = useState('');
     const [part, setPart] = useState('');
     const replaced = readQuantity(part, 6).value;
-    const miss = useCommand(() => postJson<object>('/missing', { order, line: row.line, until, note }));
     return (
         <div className="space-y-2 bg-paper px-2.5 py-2 text-sm">
             {draft.may &&
@@ -182,33 +167,7 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
                         </Button>
                     </p>
                 ))}
-            <form
-                className="flex flex-wrap items-end gap-2"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    miss.send(undefined);
-                }}
-            >
-                <Labelled label={t('Missing until')}>
-                    <DateField value={until} min={plan.planDate} onChange={setUntil} />
-                </Labelled>
-                <Labelled label={t('Note')}>
-                    <input value={note} maxLength={190} onChange={(event) => setNote(event.target.value)} className={`${FIELD} w-36`} />
-                </Labelled>
-                <Button type="submit" disabled={miss.busy}>
-                    {t('Tell the planner')}
-                </Button>
-            </form>
-            {miss.answer && (
-                <p role="status" className="text-act">
-                    {t('Noted; the planner sees it on Today.')}
-                </p>
-            )}
-            {miss.trouble && (
-                <p role="alert" className="text-broken">
-                    {miss.trouble}
-                </p>
-            )}
+            <MissForm order={order} parts={[row]} />
         </div>
     );
 }
