@@ -106,11 +106,11 @@ final class ListSheets
             'name' => 'reservations',
             'columns' => [
                 'for' => 'text', 'item' => 'text', 'name' => 'text', 'due' => 'date', 'state' => 'text', 'parts' => 'number',
-                'parts_held' => 'number', 'wanted' => 'number', 'held' => 'number',
+                'parts_held' => 'number', 'wanted' => 'number', 'held' => 'number', 'no_room_at' => 'text',
             ],
             'rows' => self::plain($rows, fn (array $row) => [
                 $row['subject']['label'], $row['item'], $row['name'], $row['due'], $row['status'], $row['needs'], $row['complete'],
-                $row['wanted'] === '' ? null : $row['wanted'], $row['kept'] === '' ? null : $row['kept'],
+                $row['wanted'] === '' ? null : $row['wanted'], $row['kept'] === '' ? null : $row['kept'], $row['room'],
             ]),
         ];
     }

@@ -90,6 +90,9 @@ it('holds for all ticked orders, gives to another and frees', function () {
         ['references' => ['order:M-1061', 'sales:SO-7714/1'], 'key' => 'hold-key-00000000001'],
     )->assertOk();
     $orders = collect($this->get('/reservations')->inertiaProps('orders'))->keyBy('reference');
+    // material alone makes nothing: the chamber is full in the week in which this needs it; a field kit does not go there
+    expect($orders['order:M-1047']['room'])->toBe('CAL-1 133 %, Mon 9 Mar')->and($orders['order:M-1061']['room'])->toBeNull()
+        ->and($orders['sales:SO-7714/1']['room'])->toBeNull();
     expect($orders['order:M-1061']['status'])->toBe('complete')->and($orders['sales:SO-7714/1']['status'])->toBe('complete')
         ->and($orders['order:M-1063']['status'])->toBe('partly');
     $held = collect($this->get('/reservations?view=held')->inertiaProps('held'))->firstWhere('demand', 'sales:SO-7714/1');

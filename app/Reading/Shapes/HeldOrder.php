@@ -6,7 +6,8 @@ namespace App\Reading\Shapes;
 
 /**
  * An open order or sales line with how far what it needs is held for it. Shares in thousandths: what is held, and what is there in time
- * beside that; `holdable` counts the needs of which more could be held.
+ * beside that; `holdable` counts the needs of which more could be held. `room` says which work centre has none for a production order,
+ * where the plan does not go by the shop; null where all have.
  */
 final readonly class HeldOrder
 {
@@ -25,6 +26,7 @@ final readonly class HeldOrder
         public int $heldShare,
         public int $freeShare,
         public int $holdable,
+        public ?string $room,
     ) {
     }
 }

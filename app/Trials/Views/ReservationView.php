@@ -13,6 +13,7 @@ use App\Reading\Shapes\ReservationList;
 use App\Reading\Shapes\Subject;
 use App\Support\Words;
 use App\Trials\ReservationFilter;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\ReferenceLookup;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Quantity;
@@ -22,6 +23,7 @@ use Yposta\Core\Reservation\Reservations;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
+use Yposta\Core\Scheduling\FullPeriod;
 use Yposta\Core\Structure\Point;
 use Yposta\Core\Study\HoldSupply;
 use Yposta\Core\Trial\Trial;
@@ -49,9 +51,11 @@ final readonly class ReservationView
                 return new ReservationList([], array_slice($rows, 0, $filter->rows), count($rows), count($orders), count($held));
             }
             $rows = array_values(array_filter($orders, fn (OrderHoldings $order) => self::fits($presenter, $plan, $order, $filter)));
+            $shown = array_slice($rows, 0, $filter->rows);
+            $full = self::withoutRoom($presenter, $plan, $shown);
 
             return new ReservationList(
-                array_map(fn (OrderHoldings $order) => self::order($presenter, $plan, $order), array_slice($rows, 0, $filter->rows)),
+                array_map(fn (OrderHoldings $order) => self::order($presenter, $plan, $order, $full[$order->reference] ?? null), $shown),
                 [],
                 count($rows),
                 count($orders),
@@ -90,7 +94,30 @@ final readonly class ReservationView
             : new Link($first->for->name, Describe::orderHref($first->for->name));
     }
 
-    private static function order(TrialPresenter $presenter, Plan $plan, OrderHoldings $order): HeldOrder
+    /**
+     * Material alone makes nothing: which work centres have no room for production orders, where their dates do not say so.
+     *
+     * @param  list<OrderHoldings>  $orders
+     * @return array<string, string> the first such centre in words, by reference of the order
+     */
+    private static function withoutRoom(TrialPresenter $presenter, Plan $plan, array $orders): array
+    {
+        $codes = [];
+        foreach ($plan->options->schedule || $plan->network->workCentres === [] ? [] : $orders as $order) {
+            $for = $order->needs[0]->demand->for;
+            $for?->type === OrderKind::Make && $codes[$for->name] = $order->reference;
+        }
+        $said = [];
+        foreach ($codes === [] ? [] : FullPeriod::of($plan, array_map(strval(...), array_keys($codes))) as $full) {
+            $said[$codes[$full->order]] ??= (string) trans(':centre :percent %, :day', [
+                'centre' => $full->centre, 'percent' => $full->percent, 'day' => $presenter->day($full->from),
+            ]);
+        }
+
+        return $said;
+    }
+
+    private static function order(TrialPresenter $presenter, Plan $plan, OrderHoldings $order, ?string $room): HeldOrder
     {
         $first = $order->needs[0]->demand;
         $point = self::pointOf($plan, $order);
@@ -117,6 +144,7 @@ final readonly class ReservationView
             heldShare: $shares['held'],
             freeShare: $shares['free'],
             holdable: $order->holdable(),
+            room: $room,
         );
     }
 

@@ -705,7 +705,8 @@ export interface GrossRows {
 
 /**
  * An open order or sales line with how far what it needs is held for it. Shares in thousandths: what is held, and what is there in time
- * beside that; `holdable` counts the needs of which more could be held.
+ * beside that; `holdable` counts the needs of which more could be held. `room` says which work centre has none for a production order,
+ * where the plan does not go by the shop; null where all have.
  */
 export interface HeldOrder {
     reference: string;
@@ -722,6 +723,7 @@ export interface HeldOrder {
     heldShare: number;
     freeShare: number;
     holdable: number;
+    room: string | null;
 }
 
 /** Supply that is held for a demand; ISO dates. */

@@ -129,7 +129,7 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
         {
             id: 'for',
             head: t('For'),
-            width: '20%',
+            width: '18%',
             sort: (order) => order.subject.label,
             title: (order) => order.subject.label,
             cell: (order) => <MaybeLink to={order.subject} className="font-semibold hover:underline" />,
@@ -148,7 +148,7 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
         {
             id: 'held',
             head: t('Held'),
-            width: '26%',
+            width: '22%',
             look: 'pl-5',
             sort: (order) => order.heldShare,
             cell: (order) => (
@@ -163,10 +163,19 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
         {
             id: 'rest',
             head: t('The rest'),
-            width: '21%',
+            width: '16%',
             sort: (order) => order.freeShare,
             cell: (order) => rest(order),
             cellLook: (order) => (order.status === 'complete' ? 'text-mute' : order.available ? 'text-act' : 'text-broken'),
+        },
+        {
+            id: 'room',
+            head: t('No room at'),
+            width: '170px',
+            sort: (order) => order.room ?? '',
+            title: (order) => order.room ?? '',
+            cell: (order) => order.room ?? '',
+            cellLook: () => 'text-look-ink font-semibold',
         },
     ];
     return (
