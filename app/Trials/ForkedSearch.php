@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Trials;
 
 use App\Support\Stored;
+use RuntimeException;
 use Yposta\Core\Promise\DaySearch;
 use Yposta\Core\Promise\OneByOne;
 
@@ -23,7 +24,7 @@ final readonly class ForkedSearch implements DaySearch
     public function first(array $days, callable $holds): ?int
     {
         $processes = Stored::int(config('yposta.processes'));
-        if (config(self::ALLOWED) !== true || $processes < 2 || count($days) < self::FEW) {
+        if (! self::mayFork() || count($days) < self::FEW) {
             return (new OneByOne)->first($days, $holds);
         }
         // the first is the likeliest, and costs no process
@@ -32,6 +33,35 @@ final readonly class ForkedSearch implements DaySearch
         }
 
         return $this->sideBySide(array_slice($days, 1), $holds, $processes);
+    }
+
+    public function both(callable $aside, callable $own): array
+    {
+        $pair = self::mayFork() ? stream_socket_pair(STREAM_PF_UNIX, STREAM_SOCK_STREAM, 0) : false;
+        $process = $pair === false ? -1 : pcntl_fork();
+        if ($pair === false || $process === -1) {
+            return (new OneByOne)->both($aside, $own);
+        }
+        if ($process === 0) {
+            fwrite($pair[1], (string) $aside());
+            self::leave($pair[1]);
+        }
+        fclose($pair[1]);
+        try {
+            $found = $own();
+            $answer = (string) stream_get_contents($pair[0]);
+        } finally {
+            posix_kill($process, SIGKILL);
+            pcntl_waitpid($process, $status);
+            fclose($pair[0]);
+        }
+
+        return [is_numeric($answer) ? (int) $answer : throw new RuntimeException('a process that was asked has gone in the middle'), $found];
+    }
+
+    private static function mayFork(): bool
+    {
+        return config(self::ALLOWED) === true && Stored::int(config('yposta.processes')) > 1;
     }
 
     /**
@@ -115,6 +145,12 @@ final readonly class ForkedSearch implements DaySearch
                 break;
             }
         }
+        self::leave($out);
+    }
+
+    /** @param  resource  $out */
+    private static function leave($out): never
+    {
         fflush($out);
         fclose($out);
         posix_kill(posix_getpid(), SIGKILL); // nothing is taken down: that would copy the whole plan first

@@ -28,3 +28,15 @@ it('tries no two at once where that is not allowed', function () {
     $here = getmypid();
     expect((new ForkedSearch)->first(range(1, 30), fn (int $day) => getmypid() === $here && $day === 27))->toBe(27);
 });
+
+it('works two things out beside each other, as one after the other would', function () {
+    $here = getmypid();
+    expect((new ForkedSearch)->both(fn () => getmypid() === $here ? 1 : 0, fn () => 'own'))->toBe([1, 'own']);
+    config([ForkedSearch::ALLOWED => true, 'yposta.processes' => 2]);
+    expect((new ForkedSearch)->both(fn () => getmypid() === $here ? 1 : 0, fn () => [7, null]))->toBe([0, [7, null]])
+        ->and((new ForkedSearch)->both(fn () => -5_000_000_000, fn () => null))->toBe([-5_000_000_000, null]);
+    // one that goes in the middle is told, and what breaks here leaves no process behind
+    expect(fn () => (new ForkedSearch)->both(fn () => posix_kill(posix_getpid(), SIGKILL) ? 1 : 0, fn () => null))->toThrow(RuntimeException::class);
+    expect(fn () => (new ForkedSearch)->both(fn () => sleep(30), fn () => throw new DomainException('broken')))->toThrow(DomainException::class)
+        ->and(pcntl_waitpid(-1, $status, WNOHANG))->toBe(-1);
+});

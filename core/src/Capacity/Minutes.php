@@ -6,6 +6,7 @@ namespace Yposta\Core\Capacity;
 
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
+use Yposta\Core\Quantity\Factor;
 use Yposta\Core\Quantity\Quantity;
 
 /** How long an operation holds its centre, in whole minutes (scheduling rules, section 2). */
@@ -30,8 +31,14 @@ final class Minutes
     {
         $work = Quantity::product($setup, $base) + Quantity::product($run, $qty);
         $divisor = Quantity::product($base, Quantity::ONE);
-        if ($efficiency === self::WHOLE_PERCENT && $speed === self::WHOLE_PERCENT && is_int($work) && is_int($divisor)) {
-            return min(self::MOST, Quantity::lots($work, $divisor));
+        if (is_int($work) && is_int($divisor) && $work >= 0) {
+            [$work, $divisor] = self::slowed($work, $divisor, $efficiency);
+            if (is_int($work) && is_int($divisor)) {
+                [$work, $divisor] = self::slowed($work, $divisor, $speed);
+                if (is_int($work) && is_int($divisor)) {
+                    return min(self::MOST, Quantity::lots($work, $divisor));
+                }
+            }
         }
 
         $minutes = BigInteger::of($setup)->multipliedBy($base)->plus(BigInteger::of($run)->multipliedBy($qty))
@@ -42,5 +49,25 @@ final class Minutes
             );
 
         return $minutes->isLessThan(self::MOST) ? $minutes->toInt() : self::MOST;
+    }
+
+    /**
+     * A fraction times 100 % / percent, reduced; a float where it leaves the range of integers.
+     *
+     * @param  int  $percent  millionths of a percent
+     * @return array{int|float, int|float}
+     */
+    private static function slowed(int $work, int $divisor, int $percent): array
+    {
+        if ($percent === self::WHOLE_PERCENT) {
+            return [$work, $divisor];
+        }
+        $common = max(1, Factor::divisor($work, $divisor));
+        $part = Factor::divisor(self::WHOLE_PERCENT, $percent);
+
+        return [
+            Quantity::product(intdiv($work, $common), intdiv(self::WHOLE_PERCENT, $part)),
+            Quantity::product(intdiv($divisor, $common), intdiv($percent, $part)),
+        ];
     }
 }

@@ -7,6 +7,7 @@ namespace Yposta\Core\Plan;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
 use Yposta\Core\Run\Supply;
+use Yposta\Core\Run\Workspace;
 
 /** The pegs of a plan from both ends. Both ends stand at one point, so that only the points that are asked about are gone through. */
 final class PegIndex
@@ -20,8 +21,11 @@ final class PegIndex
     /** @var array<int, list<Peg>> by object id of the supply */
     private array $ofSupply = [];
 
-    public function __construct(private readonly Plan $plan)
+    private readonly Workspace $work;
+
+    public function __construct(Plan $plan)
     {
+        $this->work = $plan->work; // not the plan, which may hold this: nothing collects a ring of the two
     }
 
     /** @return list<Peg> what serves a demand, in the order in which it was given */
@@ -74,7 +78,7 @@ final class PegIndex
     {
         if (! isset($this->known[$point])) {
             $this->known[$point] = true;
-            foreach ($this->plan->pegsAt($point) as $peg) {
+            foreach ($this->work->pegs[$point] ?? [] as $peg) {
                 $this->ofDemand[spl_object_id($peg->demand)][] = $peg;
                 $this->ofSupply[spl_object_id($peg->supply)][] = $peg;
             }

@@ -35,6 +35,8 @@ final class Plan
     /** @var array<int, int> by point, the first day in the horizon on which projected stock is below zero */
     public readonly array $shortFrom;
 
+    private ?PegIndex $pegIndex = null;
+
     /** @var list<Supply>|null */
     private ?array $proposals = null;
 
@@ -80,6 +82,12 @@ final class Plan
     public function pegs(): array
     {
         return $this->pegs ??= array_merge(...array_values($this->work->pegs));
+    }
+
+    /** Its pegs from both ends, shared by all that asks for them. */
+    public function pegIndex(): PegIndex
+    {
+        return $this->pegIndex ??= new PegIndex($this);
     }
 
     /** @return list<Peg> what is shared at a point */

@@ -17,4 +17,9 @@ final readonly class OneByOne implements DaySearch
 
         return null;
     }
+
+    public function both(callable $aside, callable $own): array
+    {
+        return [$aside(), $own()];
+    }
 }

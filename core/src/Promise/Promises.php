@@ -46,9 +46,15 @@ final readonly class Promises
     /** @param  bool  $sources  whether it is asked of what it is made */
     public function answer(bool $sources = true): PromiseAnswer
     {
-        $earliest = $this->earliest();
-        $isTried = $this->calendar->forward($this->from, 0) === $this->from;
-        $onDate = $this->onDate($isTried ? $earliest === $this->from : null);
+        $days = $this->days();
+        $isFirst = isset($days[0]) && $this->holdsOn($days[0]);
+        $isAll = ($days[0] ?? null) === $this->from ? $isFirst : null;
+        [$onDate, $earliest] = $isFirst
+            ? [$this->onDate($isAll), $days[0]]
+            : $this->ground->search->both(
+                fn () => $this->onDate($isAll),
+                fn () => $this->ground->search->first(array_slice($days, 1), $this->holdsOn(...)),
+            );
 
         return new PromiseAnswer(
             earliest: $earliest,
@@ -62,7 +68,12 @@ final readonly class Promises
     /** The first working day that holds for all of it, as a day number; null where there is none up to the horizon. */
     public function earliest(): ?int
     {
-        return $this->firstDay(fn (int $day) => $this->holds([new PromisePart($this->qty, $day)]));
+        return $this->ground->search->first($this->days(), $this->holdsOn(...));
+    }
+
+    private function holdsOn(int $day): bool
+    {
+        return $this->holds([new PromisePart($this->qty, $day)]);
     }
 
     /**
@@ -88,8 +99,8 @@ final readonly class Promises
         ), $parts, array_keys($parts));
     }
 
-    /** @param  callable(int): bool  $holds */
-    private function firstDay(callable $holds): ?int
+    /** @return list<int> the working days of the site from the first that is asked for to the horizon */
+    private function days(): array
     {
         $days = [];
         $day = $this->calendar->forward($this->from, 0);
@@ -98,7 +109,7 @@ final readonly class Promises
             $day = $this->calendar->forward($day, 1);
         }
 
-        return $this->ground->search->first($days, $holds);
+        return $days;
     }
 
     /**
@@ -131,7 +142,7 @@ final readonly class Promises
         if ($onDate > 0 && $onDate < $this->qty) {
             $first = new PromisePart($onDate, $this->from);
             $rest = fn (int $day) => new PromisePart($this->qty - $onDate, $day);
-            $day = $this->firstDay(fn (int $day) => $this->holds([$first, $rest($day)]));
+            $day = $this->ground->search->first($this->days(), fn (int $day) => $this->holds([$first, $rest($day)]));
             if ($day !== null) {
                 return [$first, $rest($day)];
             }

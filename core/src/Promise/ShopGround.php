@@ -63,7 +63,7 @@ final class ShopGround
         $this->shop = ShopPlan::shop($plan);
         $this->machines = new Machines($this->shop, new SetupChanges($plan->network));
         foreach ($schedule->orders() as $order) {
-            $this->scheduled[self::keyOf($order->supply, $plan)] = $order;
+            $this->scheduled[self::keyOf($order->supply, $plan->placeAmongDue($order->supply))] = $order;
             $this->ends[spl_object_id($order->supply)] = [$order->supply, $order->end];
             foreach ($order->places as $place) {
                 $this->machines->occupy(self::placed($place), $place->family);
@@ -73,7 +73,7 @@ final class ShopGround
         foreach ($plan->supplies as $supplies) {
             foreach ($supplies as $supply) {
                 if ($supply->isProposal() && $supply->type === OrderKind::Make) {
-                    $this->proposed[self::keyOf($supply, $plan)] = [$supply->qty, $supply->available];
+                    $this->proposed[self::keyOf($supply, $plan->placeAmongDue($supply))] = [$supply->qty, $supply->available];
                 }
             }
         }
@@ -180,11 +180,14 @@ final class ShopGround
         $points = array_intersect_key($plan->work->places, $this->reached);
         asort($points);
         foreach ($points as $index => $_) {
+            $among = [];
             foreach ($plan->supplies[$index] ?? [] as $supply) {
+                $place = $supply->isProposal() ? $among[$supply->due] ??= 0 : 0;
+                $supply->isProposal() && $among[$supply->due]++;
                 if ($supply->type !== OrderKind::Make) {
                     continue;
                 }
-                $key = self::keyOf($supply, $plan);
+                $key = self::keyOf($supply, $place);
                 $id = spl_object_id($supply);
                 [$qty, $day] = $this->proposed[$key] ?? [0, 0];
                 if ($supply->isProposal() && $supply->qty > $qty) {
@@ -199,10 +202,14 @@ final class ShopGround
         return [new Standing($this->machines, $ends + array_diff_key($this->ends, $more), $more), $least];
     }
 
-    /** By what an order or a proposal is known again in another plan: a proposal by its point, its due date and its number among those. */
-    private static function keyOf(Supply $supply, Plan $plan): string
+    /**
+     * By what an order or a proposal is known again in another plan: a proposal by its point, its due date and its place among those.
+     *
+     * @param  int  $place  {@see Plan::placeAmongDue()}
+     */
+    private static function keyOf(Supply $supply, int $place): string
     {
-        return $supply->isProposal() ? "{$supply->point} {$supply->due} {$plan->placeAmongDue($supply)}" : $supply->reference();
+        return $supply->isProposal() ? "{$supply->point} {$supply->due} {$place}" : $supply->reference();
     }
 
     private static function placed(ShopPlace $place): Placed

@@ -109,7 +109,7 @@ final readonly class Factor
     }
 
     /** The greatest common divisor of two numbers that are not negative and not both 0. */
-    private static function divisor(int $a, int $b): int
+    public static function divisor(int $a, int $b): int
     {
         while ($b !== 0) {
             [$a, $b] = [$b, $a % $b];

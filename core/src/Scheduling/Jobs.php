@@ -52,7 +52,7 @@ final class Jobs
         private readonly ScheduleOptions $options,
         private readonly ?array $only = null,
     ) {
-        $this->pegs = new PegIndex($plan);
+        $this->pegs = $plan->pegIndex();
         $this->frozenUntil = ($plan->options->planDate + $options->frozenDays) * Minute::DAY;
         foreach ($plan->network->proposalOperations as $row) {
             $this->stood[$row->place()] = $row;

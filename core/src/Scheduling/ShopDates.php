@@ -29,7 +29,7 @@ final class ShopDates
     public function __construct(private readonly Plan $plan, private readonly ?Standing $standing = null)
     {
         $this->dates = new SupplyDates($plan->options);
-        $this->pegs = new PegIndex($plan);
+        $this->pegs = $plan->pegIndex();
     }
 
     /** The day on which a supply is there; all jobs that decide it have been finished. */
