@@ -9,6 +9,7 @@ return [
     ],
     'board' => [
         'gone' => 'This order is not on the board any more; somebody has changed it, or the plan has. Look again.',
+        'long' => 'The shop is large: after :seconds s not all ways had been tried. What was found stands here.',
     ],
     'bundle' => [
         'data_there' => 'The database holds data already; nothing was changed. Use --replace to put the bundle in its place.',

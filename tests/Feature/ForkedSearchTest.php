@@ -36,7 +36,8 @@ it('works two things out beside each other, as one after the other would', funct
     expect((new ForkedSearch)->both(fn () => getmypid() === $here ? 1 : 0, fn () => [7, null]))->toBe([0, [7, null]])
         ->and((new ForkedSearch)->both(fn () => -5_000_000_000, fn () => null))->toBe([-5_000_000_000, null]);
     // one that goes in the middle is told, and what breaks here leaves no process behind
-    expect(fn () => (new ForkedSearch)->both(fn () => posix_kill(posix_getpid(), SIGKILL) ? 1 : 0, fn () => null))->toThrow(RuntimeException::class);
+    $dies = fn () => posix_kill(posix_getpid(), SIGKILL) ? 1 : 0;
+    expect(fn () => (new ForkedSearch)->both($dies, fn () => null))->toThrow(RuntimeException::class);
     expect(fn () => (new ForkedSearch)->both(fn () => sleep(30), fn () => throw new DomainException('broken')))->toThrow(DomainException::class)
         ->and(pcntl_waitpid(-1, $status, WNOHANG))->toBe(-1);
 });

@@ -6,6 +6,7 @@ namespace App\Trials\Views;
 
 use App\Reading\Shapes\FoundRemedy;
 use App\Reading\Shapes\RemedyRow;
+use App\Support\Refused;
 use App\Support\Words;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
@@ -27,6 +28,9 @@ final readonly class RemedyView
 {
     /** How many that get worse are named. */
     private const MOST_HURT = 6;
+
+    /** Seconds for which ways out of the shop are looked for. */
+    private const PATIENCE = 12;
 
     private TrialPresenter $presenter;
 
@@ -54,14 +58,21 @@ final readonly class RemedyView
     }
 
     /**
-     * What makes an order or proposal of the board be there sooner, as it is found.
+     * What makes an order or proposal of the board be there sooner, as it is found. Each is a schedule of the whole shop; in a very large
+     * one not all are waited for.
      *
      * @return iterable<FoundRemedy>
+     *
+     * @throws Refused when it takes too long; what was found stands
      */
     public function inShop(string $of): iterable
     {
+        $until = microtime(true) + self::PATIENCE;
         foreach ((new ShopWays($this->trial, $this->origins))->for($of) as $tried) {
-            yield $this->found($tried);
+            if ($tried !== null) {
+                yield $this->found($tried);
+            }
+            microtime(true) < $until || throw Refused::because('board.long', ['seconds' => self::PATIENCE], 'long');
         }
     }
 

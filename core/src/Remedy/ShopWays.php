@@ -39,10 +39,10 @@ final readonly class ShopWays
     }
 
     /**
-     * Those that help, as they are found.
+     * Those that help, as they are found; null for each that was tried and does not, so that whoever goes through them can stop.
      *
      * @param  string  $identity  {@see SupplyIdentity}
-     * @return iterable<TriedRemedy> solves: whether it is there when it is wanted first; expected: the day on which it is there
+     * @return iterable<TriedRemedy|null> solves: whether it is there when it is wanted first; expected: the day on which it is there
      */
     public function for(string $identity): iterable
     {
@@ -58,12 +58,12 @@ final readonly class ShopWays
                     $remedy->changes, fn (Plan $plan, Schedule $schedule) => $this->judge($plan, $schedule, $before, $remedy, $identity),
                 );
             } catch (DoesNotFit) {
+                yield null;
+
                 continue;
             }
             $gained = -$tried->effect->change('lateDays');
-            if ($gained > 0 || ($then !== null && $then < $end && ($tried->solves || $gained === 0))) {
-                yield $tried;
-            }
+            yield $gained > 0 || ($then !== null && $then < $end && ($tried->solves || $gained === 0)) ? $tried : null;
         }
     }
 
