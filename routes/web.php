@@ -12,6 +12,7 @@ use App\Http\Controllers\DraftController;
 use App\Http\Controllers\JournalController;
 use App\Http\Controllers\MessageController;
 use App\Http\Controllers\MissingController;
+use App\Http\Controllers\MovementController;
 use App\Http\Controllers\OrderController;
 use App\Http\Controllers\PeggingController;
 use App\Http\Controllers\PlanController;
@@ -145,6 +146,13 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/reservations/give', [ReservationController::class, 'give']);
     Route::post('/reservations/hold-for', [ReservationController::class, 'holdFor']);
 
+    Route::get('/movements', [MovementController::class, 'index']);
+    Route::get('/movements/rows', [MovementController::class, 'rows']);
+    Route::post('/movements/receive', [MovementController::class, 'receive']);
+    Route::post('/movements/issue', [MovementController::class, 'issue']);
+    Route::post('/movements/ship', [MovementController::class, 'ship']);
+    Route::post('/movements/count', [MovementController::class, 'count']);
+    Route::post('/movements/{id}/reverse', [MovementController::class, 'reverse'])->whereNumber('id');
     Route::post('/missing', [MissingController::class, 'store']);
     Route::post('/missing/{id}/draft', [MissingController::class, 'draft']);
     Route::post('/missing/{id}/deal', [MissingController::class, 'deal']);

@@ -124,6 +124,18 @@ final class WritingRoutes
             'POST worklist/report' => [Roles::REPORT, fn () => [
                 'order' => 'M1', 'op' => 10, 'done' => '2', 'scrap' => '0', 'reason' => '', 'minutes' => null, 'note' => '', 'finished' => false, ...$key(),
             ]],
+            'POST movements/receive' => [Roles::STOCK, fn () => ['lines' => [['order' => 'P1', 'item' => '', 'qty' => '5']], ...$key()]],
+            'POST movements/issue' => [Roles::STOCK, fn () => ['order' => 'M1', 'parts' => [['line' => '20', 'qty' => '0.5']], ...$key()]],
+            'POST movements/ship' => [Roles::STOCK, fn () => ['lines' => [['order' => 'S1', 'line' => '1', 'qty' => '1']], ...$key()]],
+            'POST movements/count' => [Roles::STOCK, fn () => [
+                'rows' => [['item' => 'ROD', 'site' => 'MAIN', 'qty' => '3', 'books' => '20']], ...$key(),
+            ]],
+            'POST movements/{id}/reverse' => [Roles::STOCK, function () use ($key): array {
+                test()->actingAs(Demo::user('administrator'));
+                test()->postJson('/movements/receive', ['lines' => [['order' => 'P1', 'item' => '', 'qty' => '5']], ...$key()])->assertOk();
+
+                return ['id' => (int) DB::table('movements')->max('id'), ...$key()];
+            }],
             'POST runs' => [Roles::RUN, fn () => []],
             'POST runs/refresh' => [Roles::RUN, fn () => []],
         ];

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\User;
+use App\Planning\Booking;
 use App\Planning\ChangeWriter;
 use App\Planning\DraftCheck;
+use App\Planning\Ledger;
 use App\Planning\LiveNetwork;
 use App\Planning\NewCodes;
 use App\Planning\OrderCodes;
@@ -36,7 +38,7 @@ use Yposta\Core\Support\Phrase;
  */
 final readonly class CommitChanges
 {
-    public function __construct(private LiveNetwork $data, private ChangeWriter $writer)
+    public function __construct(private LiveNetwork $data, private ChangeWriter $writer, private Ledger $ledger)
     {
     }
 
@@ -47,12 +49,19 @@ final readonly class CommitChanges
      * @param  string|null  $said  what they are together, in words; each is said by itself without
      * @param  string|null  $covering  a permission that stands for those that the changes take by themselves: what they are was worked out
      *    here, and is what that permission is for
+     * @param  Booking  $booking  what the ledger is told, where stock moves
      * @return array{commit: int, sentences: list<string>, orders: list<string>} what was written, and the codes of new orders
      *
      * @throws Refused when a line does not fit, was overtaken or is not the person's to write; `lines` says which
      */
-    public function __invoke(array $lines, array $seen, User $by, ?string $said = null, ?string $covering = null): array
-    {
+    public function __invoke(
+        array $lines,
+        array $seen,
+        User $by,
+        ?string $said = null,
+        ?string $covering = null,
+        Booking $booking = new Booking,
+    ): array {
         $before = $this->data->read();
         $this->check($lines, $seen, $before, $by, $covering);
         $made = array_keys(NewCodes::made(array_merge(...$lines)));
@@ -67,6 +76,7 @@ final readonly class CommitChanges
             'inverse' => $this->json($inverse),
             'touched' => json_encode(RowFingerprints::by([...$changes, ...$inverse], $after), JSON_THROW_ON_ERROR), 'created_at' => now(),
         ]);
+        $this->ledger->book($changes, $before, $after, $commit, $by, $booking);
         Journal::write(
             'commit',
             count($sentences) === 1

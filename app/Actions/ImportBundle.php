@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\User;
 use App\Planning\BundleFolder;
+use App\Planning\Ledger;
 use App\Planning\NetworkWriter;
 use App\Planning\RunParameters;
 use App\Support\Journal;
@@ -24,7 +25,7 @@ use Yposta\Core\Support\Phrase;
 /** Takes a bundle into the database: all of it, or nothing. */
 final readonly class ImportBundle
 {
-    public function __construct(private BundleReader $reader, private NetworkWriter $writer)
+    public function __construct(private BundleReader $reader, private NetworkWriter $writer, private Ledger $ledger)
     {
     }
 
@@ -52,6 +53,7 @@ final readonly class ImportBundle
             $this->writer->replace($contents->network);
             Settings::set(Settings::RUN_DEFAULTS, RunParameters::of($contents->options));
             Settings::set(Settings::PINNED_PLAN_DATE, $pinPlanDate ? Day::format($contents->options->planDate) : null);
+            $this->ledger->settle($by);
             Journal::write(
                 'import',
                 Words::say(new Phrase('journal.imported', ['bundle' => basename($path), 'count' => count($contents->network->items)])),

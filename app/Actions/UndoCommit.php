@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\User;
+use App\Planning\Booking;
 use App\Planning\ChangeWriter;
 use App\Planning\DraftCheck;
+use App\Planning\Ledger;
 use App\Planning\LiveNetwork;
+use App\Planning\OrderTables;
 use App\Reading\Shapes\Told;
 use App\Support\Idempotency;
 use App\Support\Journal;
@@ -17,6 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
+use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\ProposalOrigin;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\ReleaseOrder;
@@ -25,7 +29,7 @@ use Yposta\Core\Support\Phrase;
 /** Takes back what was committed, as a whole, as long as nothing of it has moved on since. */
 final readonly class UndoCommit
 {
-    public function __construct(private LiveNetwork $data, private ChangeWriter $writer)
+    public function __construct(private LiveNetwork $data, private ChangeWriter $writer, private Ledger $ledger)
     {
     }
 
@@ -50,6 +54,7 @@ final readonly class UndoCommit
                     throw Refused::because('undo.started', ['order' => $change->order], 'moved');
                 }
             }
+            $this->reopen($inverse);
             $before = $this->data->read();
             [$check] = DraftCheck::of(
                 [$inverse], [(array) json_decode((string) $commit->touched, true, 512, JSON_THROW_ON_ERROR)], $before, $by, true,
@@ -63,7 +68,9 @@ final readonly class UndoCommit
             if ($check->trouble !== null) {
                 throw Refused::because('undo.unfit', ['trouble' => $check->trouble], 'fit');
             }
-            $this->writer->write($before, (new Changes($inverse))->apply($before), $this->origins($inverse), $by);
+            $after = (new Changes($inverse))->apply($before);
+            $this->writer->write($before, $after, $this->origins($inverse), $by);
+            $this->ledger->book($inverse, $before, $after, $id, $by, new Booking(counters: Ledger::countersOf($id, $inverse, $before)));
             $this->data->forget();
             DB::table('commits')->where('id', $id)->update(['undone_at' => now(), 'undone_by' => $by->id]);
             $sentences = (array) json_decode($commit->sentences, true, 512, JSON_THROW_ON_ERROR);
@@ -78,6 +85,17 @@ final readonly class UndoCommit
                 ['count' => count($sentences)],
             ))));
         });
+    }
+
+    /** @param  list<Change>  $changes */
+    private function reopen(array $changes): void
+    {
+        $codes = [];
+        foreach ($changes as $change) {
+            $change instanceof OfOrder && $codes[] = $change->orderCode();
+        }
+        OrderTables::reopen($codes);
+        $this->data->forget();
     }
 
     /**

@@ -296,7 +296,19 @@ final readonly class OrderTables
     }
 
     /**
-     * An order all of whose lines are cancelled is cancelled; one with lines again is open again.
+     * Orders that were done are open again, as when something that came has not come after all.
+     *
+     * @param  list<string>  $codes  of lines
+     */
+    public static function reopen(array $codes): void
+    {
+        DB::table('orders')->where('status', 'done')
+            ->whereIn('id', DB::table('order_lines')->whereIn('code', $codes)->select('order_id'))
+            ->update(['status' => DB::raw("coalesce(was, 'released')"), 'was' => null]);
+    }
+
+    /**
+     * An order all of whose lines are cancelled is cancelled, one of which all has come is done; one with lines again is open again.
      *
      * @param  list<int>  $ids  of orders
      */
@@ -308,6 +320,10 @@ final readonly class OrderTables
             $over = array_values(array_diff($chunk, $open));
             $over === [] || DB::table('orders')->whereIn('id', $over)->update(['status' => 'cancelled']);
             $open === [] || DB::table('orders')->whereIn('id', $open)->where('status', 'cancelled')->update(['status' => 'firm']);
+            $left = DB::table('order_lines')->whereIn('order_id', $open)->where('cancelled', false)->whereColumn('received', '<', 'qty')
+                ->distinct()->pluck('order_id')->map(Stored::int(...))->all();
+            $done = array_values(array_diff($open, $left));
+            $done === [] || DB::table('orders')->whereIn('id', $done)->update(['was' => DB::raw('status'), 'status' => 'done']);
             DB::table('orders')->whereIn('id', $chunk)->update(['version' => DB::raw('version + 1'), 'updated_at' => now()]);
         }
     }

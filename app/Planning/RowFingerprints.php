@@ -15,6 +15,8 @@ use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PlaceOrders;
+use Yposta\Core\Study\ShipLine;
+use Yposta\Core\Study\TakeBackLine;
 
 /** The rows that changes speak of and what they look like, so that one can tell whether someone else has changed them since. */
 final class RowFingerprints
@@ -116,7 +118,7 @@ final class RowFingerprints
     private static function name(Change $change): ?string
     {
         return match (true) {
-            $change instanceof ChangeSalesLine => (string) Reference::sales($change->order, $change->line),
+            $change instanceof ChangeSalesLine, $change instanceof ShipLine, $change instanceof TakeBackLine => (string) Reference::sales($change->order, $change->line),
             $change instanceof ChangeStock => (string) Reference::stock($change->item, $change->site),
             $change instanceof ChangePlanning => self::PLANNING.Network::key($change->item, $change->site),
             $change instanceof OfOrder => NewOrderCode::is($change->orderCode()) ? null : (string) Reference::order($change->orderCode()),

@@ -36,25 +36,30 @@ final class Roles
     /** Say on the floor what was started and done. */
     public const REPORT = 'report work';
 
+    /** Receive, issue, send and ship what orders bring and need, and count what is there. */
+    public const STOCK = 'move stock';
+
     private const ALL = [
         self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT,
+        self::STOCK,
     ];
 
     /** @var array<string, list<string>> permissions by role */
     public const OF = [
         'planner' => self::ALL,
         'buyer' => [self::BUY, self::STUDY],
-        'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY, self::REPORT],
+        'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY, self::REPORT, self::STOCK],
         'sales' => [self::FORECAST, self::STUDY, self::PROMISE],
         'viewer' => [],
         'administrator' => self::ALL,
         'floor' => [self::REPORT],
+        'stores' => [self::STOCK],
     ];
 
-    /** Whether somebody does more than to look and to report: such a person deals with what the plan says. */
+    /** Whether somebody does more than to look, to report and to move stock: such a person deals with what the plan says. */
     public static function worksOnPlan(User $user): bool
     {
-        return $user->getAllPermissions()->pluck('name')->reject(fn (mixed $name) => $name === self::REPORT)->isNotEmpty();
+        return $user->getAllPermissions()->pluck('name')->reject(fn (mixed $name) => in_array($name, [self::REPORT, self::STOCK], true))->isNotEmpty();
     }
 
     /** Makes the roles and permissions in the database what they are here. */

@@ -19,6 +19,9 @@ final class Settings
     /** Whether a purchase order that has not been sent covers anything in the list of shortages; yes unless set otherwise. */
     public const COUNT_UNSENT = 'count_unsent';
 
+    /** Percent of what was ordered by which more may be received; 10 unless set otherwise. */
+    public const OVER_PERCENT = 'over_percent';
+
     public static function get(string $key, mixed $default = null): mixed
     {
         return self::several([$key])[$key] ?? $default;

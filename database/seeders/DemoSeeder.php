@@ -19,6 +19,7 @@ final class DemoSeeder extends Seeder
         ['Oskar Thwaite', 'oskar@marrowby.example', 'scheduler'],
         ['Nell Harrow', 'nell@marrowby.example', 'sales'],
         ['Wick Arden', 'wick@marrowby.example', 'floor'],
+        ['Pell Corrie', 'pell@marrowby.example', 'stores'],
         ['Tamsin Bray', 'tamsin@marrowby.example', 'viewer'],
         ['Rufus Oake', 'rufus@marrowby.example', 'administrator'],
     ];

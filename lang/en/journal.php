@@ -59,6 +59,15 @@ return [
         2 => ':First and :second',
         3 => ':First, :second and :third',
     ],
+    'stock' => [
+        'counted' => ':item at :site counted: :before to :qty',
+        'issued' => ':qty of :item issued to :order',
+        'received' => ':qty of :item received with :order',
+        'received_last' => ':qty of :item received with :order, and no more comes',
+        'returned' => ':qty of :item back from :order',
+        'reversed' => 'Taken back: :qty of :item, :document',
+        'shipped' => ':qty of :item shipped on :line to :customer',
+    ],
     'undone' => [
         'one' => 'Undone.',
         'many' => ':count changes undone.',

@@ -144,6 +144,20 @@ return [
     'shortage' => [
         'forbidden' => 'You may not accept a shortage. Nothing was changed.',
     ],
+    'stock' => [
+        'forbidden' => 'Moving stock is not yours. Nothing was written.',
+        'moved_since' => ':item at :site has moved since you looked: there is :qty now. Nothing was written; count it again.',
+        'no_movement' => 'There is no such movement.',
+        'no_reason' => 'Taking more than is needed wants a reason. Nothing was written.',
+        'not_yet' => 'That day has not come. Nothing was written.',
+        'nothing_differs' => 'What was counted is what the books say. Nothing was written.',
+        'over' => 'Order :order is not open. Nothing was written.',
+        'reversed' => 'This has been taken back already, or takes something back itself. Nothing was written.',
+        'stays' => 'What was sent to another site or came with imported data is not taken back here; receive it, or count.',
+        'too_much' => 'Order :order brings only :open more, and :qty is above that by more than :percent %. Nothing was written.',
+        'unfit' => ':Trouble. Nothing was written.',
+        'wrong_item' => 'Order :order brings :item, and not :came. Nothing was written.',
+    ],
     'study' => [
         'change' => 'Change :number: :trouble. Nothing was kept.',
         'delete_running' => ':study is being planned. Delete it when that is over.',

@@ -188,7 +188,8 @@ it('lets each role commit those changes that are its own, and no other', functio
         }
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
-        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'put_sales_line', 'remove_sales_line', 'remove_order', 'report_work', // only take others back
+        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'put_sales_line', 'remove_sales_line', 'remove_order', 'report_work',
+        'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

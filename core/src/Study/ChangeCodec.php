@@ -68,6 +68,12 @@ final class ChangeCodec
         'hold_order' => HoldOrder::class,
         'start_not_before' => StartNotBefore::class,
         'finish_by' => FinishBy::class,
+        'receive_order' => ReceiveOrder::class,
+        'reverse_receipt' => ReverseReceipt::class,
+        'issue_part' => IssuePart::class,
+        'return_part' => ReturnPart::class,
+        'ship_line' => ShipLine::class,
+        'take_back_line' => TakeBackLine::class,
     ];
 
     /** @return Fields */

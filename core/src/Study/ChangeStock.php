@@ -11,7 +11,7 @@ use Yposta\Core\Network\Stock;
 use Yposta\Core\Quantity\Quantity;
 
 /** Gives an item at a site another stock. */
-final readonly class ChangeStock implements Change
+final readonly class ChangeStock implements MovesStock
 {
     /** @param  int|null  $qty  millionths; null where nothing has ever been counted, so that there is no row of it */
     public function __construct(public string $item, public string $site, #[Column(new Decimal)] public ?int $qty)
@@ -39,11 +39,13 @@ final readonly class ChangeStock implements Change
 
     public function inverse(Network $before): array
     {
-        $qty = null;
-        foreach ($before->stock as $row) {
-            $row->item === $this->item && $row->site === $this->site && $qty = $row->qty;
-        }
+        return [new self($this->item, $this->site, StockRows::of($before, $this->item, $this->site))];
+    }
 
-        return [new self($this->item, $this->site, $qty)];
+    public function postings(Network $before): array
+    {
+        $moved = ($this->qty ?? 0) - (StockRows::of($before, $this->item, $this->site) ?? 0);
+
+        return $moved === 0 ? [] : [new StockPosting(PostingKind::Count, $this->item, $this->site, $moved)];
     }
 }

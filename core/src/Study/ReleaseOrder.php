@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Yposta\Core\Study;
 
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Reference\Reference;
 
-/** Starts or sends a firm order: from then on the run keeps its dates as they are. */
-final readonly class ReleaseOrder implements OfOrder
+/**
+ * Starts or sends a firm order: from then on the run keeps its dates as they are. What a transfer order moves leaves the stock of where it
+ * comes from.
+ */
+final readonly class ReleaseOrder implements MovesStock, OfOrder
 {
     use OrderChange;
 
@@ -23,11 +28,28 @@ final readonly class ReleaseOrder implements OfOrder
             throw DoesNotFit::because($this->released ? 'released_already' : 'firm_already', ['order' => $this->order]);
         }
 
-        return self::put($network, $old->with(status: $this->released ? OrderStatus::Released : OrderStatus::Firm));
+        $network = self::put($network, $old->with(status: $this->released ? OrderStatus::Released : OrderStatus::Firm));
+        if ($old->kind !== OrderKind::Transfer || $old->fromSite === null || $old->open() === 0) {
+            return $network;
+        }
+
+        return $this->released
+            ? StockRows::take($network, $old->item, $old->fromSite, $old->open(), (string) Reference::out($this->order))
+            : StockRows::add($network, $old->item, $old->fromSite, $old->open());
     }
 
     public function inverse(Network $before): array
     {
-        return [new self($this->order, ! $this->released)];
+        return [new self($this->order, ! $this->released), ...StockRows::holdsBack($before, $this->apply($before))];
+    }
+
+    public function postings(Network $before): array
+    {
+        $order = self::order($before, $this->order);
+
+        return $order->kind !== OrderKind::Transfer || $order->fromSite === null || $order->open() === 0 ? [] : [new StockPosting(
+            PostingKind::Transfer, $order->item, $order->fromSite, $this->released ? -$order->open() : $order->open(),
+            (string) Reference::order($this->order),
+        )];
     }
 }

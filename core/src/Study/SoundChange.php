@@ -25,6 +25,7 @@ final class SoundChange
 
     /** Changes that only take others back, or are made here of what was worked out. */
     private const TAKING_BACK = [
+        ReceiveOrder::class, ReverseReceipt::class, IssuePart::class, ReturnPart::class, ShipLine::class, TakeBackLine::class,
         PlaceOrders::class, PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class,
         PutDemand::class, PutOperations::class, PutPlanning::class, PutSalesLine::class, ReportWork::class,
         RemoveSalesLine::class, PutShifts::class, RemoveOrder::class,

@@ -58,6 +58,9 @@ export type PegWay = 'down' | 'up' | 'hold-up';
 /** What may hold an operation where it stands. */
 export type PlaceReasonKind = 'now' | 'not_before' | 'operation' | 'material' | 'taken' | 'opens' | 'by_hand' | 'kept';
 
+/** Why stock moved. */
+export type PostingKind = 'receipt' | 'issue' | 'shipment' | 'transfer' | 'count' | 'import';
+
 /** What could be done about a need that is not covered in time, or about a work centre that has more to do than it can. */
 export type RemedyKind =
     | 'move_order'
@@ -962,6 +965,38 @@ export interface MissingRow {
     at: string;
 }
 
+/** A movement of stock. */
+export interface MovementRow {
+    id: number;
+    kind: PostingKind;
+    item: string;
+    name: string;
+    site: string;
+    qty: string;
+    unit: string;
+    decimals: number;
+    document: Link | null;
+    reason: string;
+    day: string;
+    by: string;
+    counterOf: number | null;
+    isCountered: boolean;
+}
+
+/** A page of the ledger. */
+export interface MovementRows {
+    rows: MovementRow[];
+    count: number;
+    more: boolean;
+}
+
+/** The ledger. */
+export interface MovementsPage {
+    list: MovementRows;
+    filter: Record<string, string>;
+    may: boolean;
+}
+
 /** An order with its lines. */
 export interface OrderDetail {
     code: string;
@@ -1140,6 +1175,12 @@ export interface PointDetail {
 export interface PossibleQuantity {
     any: string;
     stock: string;
+}
+
+/** What was posted, in words, and the commit that can be undone. */
+export interface Posted {
+    message: string;
+    commit: number;
 }
 
 /** A sales line that is served later for a promise, or less of it. */

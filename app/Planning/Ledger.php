@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\User;
+use App\Support\Settings;
+use App\Support\Stored;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+use stdClass;
+use Yposta\Core\Network\Network;
+use Yposta\Core\Network\RowDifference;
+use Yposta\Core\Network\Stock;
+use Yposta\Core\Reference\Reference;
+use Yposta\Core\Study\Change;
+use Yposta\Core\Study\MovesStock;
+use Yposta\Core\Study\PostingKind;
+use Yposta\Core\Study\StockPosting;
+
+/** The only one that writes movements. Nothing of them is changed or taken away; what was wrong gets a counter-entry. */
+final readonly class Ledger
+{
+    private const ROWS_AT_ONCE = 400;
+
+    /**
+     * Books what changes move. Call within the transaction that writes them.
+     *
+     * @param  list<Change>  $changes
+     * @param  Network  $before  that they were applied to
+     * @param  Network  $after  that came of them
+     *
+     * @throws LogicException when stock is another though no change says why
+     */
+    public function book(array $changes, Network $before, Network $after, int $commit, User $by, Booking $booking = new Booking): void
+    {
+        $postings = [];
+        $network = $before;
+        foreach (array_filter($changes, fn (Change $change) => $change instanceof MovesStock) === [] ? [] : $changes as $change) {
+            $change instanceof MovesStock && array_push($postings, ...$change->postings($network));
+            $network = $change->apply($network);
+        }
+        $this->agree($postings, $before, $after);
+        $rows = array_map(fn (StockPosting $posting, int $place) => [
+            ...self::row($posting, $booking), 'commit_id' => $commit, 'counter_of' => $booking->counters[$place] ?? null, 'user_id' => $by->id,
+        ], $postings, array_keys($postings));
+        self::insert($rows);
+    }
+
+    /** Books what the stock is apart from the sum of its movements, as after data have come from elsewhere. */
+    public function settle(?User $by): void
+    {
+        $booking = new Booking;
+        $rows = [];
+        foreach (self::differences()->cursor() as $row) {
+            $rows[] = [
+                ...self::row(new StockPosting(
+                    PostingKind::Import, Stored::text($row->item_code), Stored::text($row->site_code), Stored::int($row->stock) - Stored::int($row->booked),
+                ), $booking),
+                'commit_id' => null, 'counter_of' => null, 'user_id' => $by?->id,
+            ];
+        }
+        self::insert($rows);
+    }
+
+    /** Items and sites whose stock is not the sum of its movements: item_code, site_code, stock, booked. */
+    public static function differences(): Builder
+    {
+        $all = DB::table('stock')->select(['item_code', 'site_code', DB::raw('qty as stock'), DB::raw('0 as booked')])->unionAll(
+            DB::table('movements')->select(['item_code', 'site_code', DB::raw('0 as stock'), DB::raw('qty as booked')]),
+        );
+
+        return DB::query()->fromSub($all, 'both')->groupBy('item_code', 'site_code')->orderBy('item_code')->orderBy('site_code')
+            ->select(['item_code', 'site_code', DB::raw('sum(stock) as stock'), DB::raw('sum(booked) as booked')])
+            ->havingRaw('sum(stock) <> sum(booked)');
+    }
+
+    /**
+     * The movements of a commit that have no counter-entry yet, the last first: what takes the commit back takes them back so.
+     *
+     * @param  list<Change>  $inverse
+     * @return array<int, int> by the place among the postings of the inverse changes
+     */
+    public static function countersOf(int $commit, array $inverse, Network $before): array
+    {
+        $open = DB::table('movements as m')->where('m.commit_id', $commit)->orderByDesc('m.id')
+            ->whereNotExists(fn (Builder $query) => $query->from('movements as c')->whereColumn('c.counter_of', 'm.id'))->get()->all();
+        $counters = [];
+        $place = 0;
+        foreach ($inverse as $change) {
+            foreach ($change instanceof MovesStock ? $change->postings($before) : [] as $posting) {
+                foreach ($open as $key => $row) {
+                    if (self::isCounter($row, $posting)) {
+                        $counters[$place] = Stored::int($row->id);
+                        unset($open[$key]);
+                        break;
+                    }
+                }
+                $place++;
+            }
+            $before = $change->apply($before);
+        }
+
+        return $counters;
+    }
+
+    private static function isCounter(stdClass $row, StockPosting $posting): bool
+    {
+        return [$row->item_code, $row->site_code, Stored::int($row->qty)] === [$posting->item, $posting->site, -$posting->qty];
+    }
+
+    /** @return array<string, mixed> */
+    private static function row(StockPosting $posting, Booking $booking): array
+    {
+        return [
+            'kind' => $posting->kind->value, 'item_code' => $posting->item, 'site_code' => $posting->site, 'qty' => $posting->qty,
+            'document' => $posting->document, 'order_code' => Reference::tryParse($posting->document)?->orders()[0] ?? null,
+            'reason' => $booking->reason, 'day' => $booking->day ?? Settings::planDate(), 'created_at' => now(),
+        ];
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private static function insert(array $rows): void
+    {
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('movements')->insert($chunk);
+        }
+    }
+
+    /** @param  list<StockPosting>  $postings */
+    private function agree(array $postings, Network $before, Network $after): void
+    {
+        $sums = [];
+        foreach ($postings as $posting) {
+            $key = Network::key($posting->item, $posting->site);
+            $sums[$key] = ($sums[$key] ?? 0) + $posting->qty;
+        }
+        $moved = [];
+        foreach (RowDifference::of($before->stock, $after->stock, fn (Stock $row) => Network::key($row->item, $row->site)) as $key => [$old, $new]) {
+            $moved[$key] = ($new->qty ?? 0) - ($old->qty ?? 0);
+        }
+        array_filter($sums) == array_filter($moved) || throw new LogicException('stock was moved without a posting');
+    }
+}

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Planning\Ledger;
+use Illuminate\Support\Facades\DB;
+use Tests\Demo;
+
+beforeEach(function () {
+    Demo::of(folderWith(Demo::copy('worked', [
+        'stock.csv' => "item,site,qty\nROD,MAIN,40\nGLUE,MAIN,5\nHEAD,MAIN,6\n",
+        'sales.csv' => "order,line,item,site,qty,due,priority,customer\nS1,1,HEAD,MAIN,10,2026-03-24,2,Pier 9 Supply\nS2,1,HEAD,MAIN,4,2026-03-25,2,Voss Aqua\n",
+        'orders.csv' => "order,kind,status,item,site,supplier,qty,due\nP1,buy,released,ROD,MAIN,SUP,50,2026-03-05\n"
+            ."M1,make,released,HEAD,MAIN,,8,2026-03-10\n",
+    ])));
+    $this->actingAs(Demo::user('stores'));
+    $this->key = fn () => bin2hex(random_bytes(10));
+    $this->receive = fn (array $line, array $more = []) => $this->postJson('/movements/receive', [
+        'lines' => [['order' => 'P1', 'item' => '', 'qty' => '20', ...$line]], 'key' => ($this->key)(), ...$more,
+    ]);
+    $this->stock = fn (string $item) => (int) DB::table('stock')->where('item_code', $item)->value('qty') / 1_000_000;
+    $this->ledger = fn () => DB::table('movements')->orderBy('id')->get()
+        ->map(fn ($row) => "{$row->kind} {$row->item_code} ".($row->qty / 1_000_000)." {$row->document}")->all();
+});
+
+afterEach(fn () => expect(Ledger::differences()->get()->all())->toBe([])); // stock is the sum of the ledger, whatever was tried
+
+it('begins with what was imported, and receives in parts until the order is done', function () {
+    expect(($this->ledger)())->toBe(['import GLUE 5 ', 'import HEAD 6 ', 'import ROD 40 ']);
+    ($this->receive)([])->assertOk()->assertJsonPath('message', '20 pc of ROD received with P1');
+    ($this->receive)(['qty' => '30', 'item' => 'ROD'])->assertOk();
+    expect(($this->stock)('ROD'))->toBe(90)->and(array_slice(($this->ledger)(), 3))->toBe(['receipt ROD 20 order:P1', 'receipt ROD 30 order:P1'])
+        ->and(DB::table('orders')->where('code', 'P1')->value('status'))->toBe('done');
+    ($this->receive)(['qty' => '1'])->assertStatus(422)->assertJsonPath('reason', 'over');
+    $row = DB::table('movements')->orderByDesc('id')->first();
+    expect($row->day)->toStartWith('2026-03-02')->and((int) $row->user_id)->toBe(Demo::user('stores')->id);
+});
+
+it('refuses the wrong item, far too much, a day to come and what is none, and writes nothing', function (array $line, array $more, string $reason) {
+    $before = ($this->ledger)();
+    ($this->receive)($line, $more)->assertStatus(422)->assertJson($reason === '' ? [] : ['reason' => $reason]);
+    expect(($this->ledger)())->toBe($before)->and(($this->stock)('ROD'))->toBe(40);
+})->with([
+    [['item' => 'GLUE'], [], 'item'], [['qty' => '56'], [], 'quantity'], [['order' => 'NONE'], [], 'over'],
+    [[], ['day' => '2026-03-03'], 'day'], [['qty' => '-1'], [], ''], [['qty' => '0'], [], 'fit'], [['qty' => '1.5'], [], 'fit'],
+    [['qty' => '1e12'], [], ''], [[], ['day' => 'tomorrow'], ''], [[], ['key' => 'short'], ''],
+]);
+
+it('takes a little more than was ordered, and hears that no more comes', function () {
+    ($this->receive)(['qty' => '55'])->assertOk();
+    expect(($this->stock)('ROD'))->toBe(95)->and((int) DB::table('order_lines')->where('code', 'P1')->value('qty'))->toBe(55_000_000);
+    ($this->receive)(['order' => 'M1', 'qty' => '3', 'last' => true])->assertOk()
+        ->assertJsonPath('message', '3 pc of HEAD received with M1, and no more comes');
+    expect(DB::table('orders')->where('code', 'M1')->value('status'))->toBe('done')->and(($this->stock)('HEAD'))->toBe(9);
+});
+
+it('books once what is sent twice', function () {
+    $key = ($this->key)();
+    $first = ($this->receive)([], ['key' => $key])->assertOk()->json();
+    expect(($this->receive)([], ['key' => $key])->assertOk()->json())->toBe($first)->and(($this->stock)('ROD'))->toBe(60)
+        ->and(DB::table('movements')->where('kind', 'receipt')->count())->toBe(1);
+});
+
+it('issues components, more only with a reason, takes them back, and uses what was made of them', function () {
+    $issue = fn (array $parts, array $more = []) => $this->postJson('/movements/issue', ['order' => 'M1', 'parts' => $parts, 'key' => ($this->key)(), ...$more]);
+    $lines = DB::table('order_components')->pluck('line')->all();
+    expect($lines)->toBe([]); // it has left them to the structure
+    $issue([['line' => '10', 'qty' => '12']])->assertOk()->assertJsonPath('message', '12 pc of ROD issued to M1');
+    expect(DB::table('order_components')->orderBy('line')->pluck('issued', 'line')->map(intval(...))->all())->toBe(['10' => 12_000_000, '20' => 0]);
+    $issue([['line' => '10', 'qty' => '14']])->assertStatus(422)->assertJsonPath('reason', 'fit');
+    $issue([['line' => '10', 'qty' => '14']], ['more' => true])->assertStatus(422)->assertJsonPath('reason', 'reason');
+    $issue([['line' => '10', 'qty' => '14']], ['more' => true, 'note' => 'two were bent'])->assertOk();
+    $issue([['line' => '10', 'qty' => '-2']])->assertOk()->assertJsonPath('message', '2 pc of ROD back from M1');
+    expect(($this->stock)('ROD'))->toBe(16)->and(DB::table('movements')->where('qty', -14_000_000)->value('reason'))->toBe('two were bent');
+    // what is made has used its parts, as far as nobody has issued them
+    ($this->receive)(['order' => 'M1', 'qty' => '8', 'parts' => true])->assertOk();
+    expect(($this->stock)('ROD'))->toBe(14)->and(($this->stock)('GLUE'))->toEqualWithDelta(5 - 2.084, 0.0001)->and(($this->stock)('HEAD'))->toBe(14);
+});
+
+it('ships in parts from what is there and not held for another', function () {
+    $ship = fn (string $order, string $qty) => $this->postJson('/movements/ship', [
+        'lines' => [['order' => $order, 'line' => '1', 'qty' => $qty]], 'key' => ($this->key)(),
+    ]);
+    $this->actingAs(Demo::user('planner'))->postJson('/reservations/hold', ['demand' => 'sales:S2/1', 'supply' => 'stock:HEAD@MAIN', 'qty' => '4', 'key' => ($this->key)()])->assertOk();
+    $this->actingAs(Demo::user('stores'));
+    expect($ship('S1', '3')->assertStatus(422)->json('message'))->toContain('only 2 pc is free')->toContain('held for S2/1');
+    $ship('S1', '2')->assertOk()->assertJsonPath('message', '2 pc of HEAD shipped on S1/1 to Pier 9 Supply');
+    $ship('S2', '4')->assertOk();
+    $ship('S2', '1')->assertStatus(422);
+    expect(($this->stock)('HEAD'))->toBe(0)->and(DB::table('allocations')->count())->toBe(0)
+        ->and((int) DB::table('sales_lines')->where('order_code', 'S1')->value('shipped'))->toBe(2_000_000);
+});
+
+it('books the difference that a count has found, unless something moved since the person looked', function () {
+    $count = fn (string $qty, string $books) => $this->postJson('/movements/count', [
+        'rows' => [['item' => 'ROD', 'site' => 'MAIN', 'qty' => $qty, 'books' => $books]], 'note' => 'spring count', 'key' => ($this->key)(),
+    ]);
+    $count('40', '40')->assertStatus(422)->assertJsonPath('reason', 'none');
+    $count('38', '40')->assertOk()->assertJsonPath('message', 'ROD at MAIN counted: 40 pc to 38 pc');
+    $count('37', '40')->assertStatus(422)->assertJsonPath('reason', 'stale');
+    expect(array_slice(($this->ledger)(), -1))->toBe(['count ROD -2 ']);
+});
+
+it('takes a movement back by a counter-entry, once, and opens an order that was done', function () {
+    ($this->receive)(['qty' => '50'])->assertOk();
+    $id = (int) DB::table('movements')->max('id');
+    $reverse = fn (int $id) => $this->postJson("/movements/{$id}/reverse", ['key' => ($this->key)(), 'note' => 'wrong pallet']);
+    $reverse($id)->assertOk()->assertJsonPath('message', 'Taken back: 50 pc of ROD, P1');
+    $reverse($id)->assertStatus(422)->assertJsonPath('reason', 'reversed');
+    $reverse((int) DB::table('movements')->max('id'))->assertStatus(422)->assertJsonPath('reason', 'reversed');
+    $reverse(1)->assertStatus(422)->assertJsonPath('reason', 'kind');
+    $reverse(99999)->assertStatus(422)->assertJsonPath('reason', 'gone');
+    expect(($this->stock)('ROD'))->toBe(40)->and(DB::table('orders')->where('code', 'P1')->value('status'))->toBe('released')
+        ->and((int) DB::table('movements')->where('counter_of', $id)->value('qty'))->toBe(-50_000_000);
+    $rows = $this->getJson('/movements/rows?q=P1')->assertOk()->json('rows');
+    expect(array_column($rows, 'counterOf'))->toBe([$id, null])->and(array_column($rows, 'isCountered'))->toBe([false, true]);
+});
+
+it('is undone as a whole from the journal, with counter-entries', function () {
+    $commit = ($this->receive)(['qty' => '50'])->assertOk()->json('commit');
+    $this->actingAs(Demo::user('administrator'))->postJson("/journal/{$commit}/undo", ['key' => ($this->key)()])->assertOk();
+    expect(($this->stock)('ROD'))->toBe(40)->and(DB::table('orders')->where('code', 'P1')->value('status'))->toBe('released')
+        ->and(DB::table('movements')->whereNotNull('counter_of')->count())->toBe(1);
+});
+
+it('says what moved, of an item, an order, a kind and days', function () {
+    ($this->receive)([], ['note' => 'dock 2'])->assertOk();
+    $this->get('/movements')->assertOk();
+    $rows = fn (array $asked) => $this->getJson('/movements/rows?'.http_build_query($asked))->assertOk()->json();
+    expect($rows([])['count'])->toBe(4)->and($rows(['kind' => 'receipt'])['rows'][0])->toMatchArray([
+        'item' => 'ROD', 'qty' => '20', 'day' => '2026-03-02', 'reason' => 'dock 2', 'document' => ['label' => 'P1', 'href' => '/orders/line?code=P1'],
+    ])->and($rows(['q' => 'DOCK'])['count'])->toBe(1)->and($rows(['item' => 'GLUE'])['count'])->toBe(1)->and($rows(['order' => 'P1'])['count'])->toBe(1)
+        ->and($rows(['from' => '2026-03-03'])['count'])->toBe(0)->and($rows(['kind' => 'x', 'from' => 'never', 'before' => '-3'])['count'])->toBe(4);
+});
+
+it('moves a transfer out of one stock when it is sent, and into the other when it is received', function () {
+    Demo::of(folderWith(Demo::copy('worked', [
+        'sites.csv' => "site,calendar\nMAIN,WORK\nSIDE,WORK\n", 'stock.csv' => "item,site,qty\nROD,MAIN,40\n",
+        'orders.csv' => "order,kind,status,item,site,from_site,qty,due\nT1,transfer,firm,ROD,SIDE,MAIN,15,2026-03-05\n",
+    ])));
+    ($this->receive)(['order' => 'T1', 'qty' => '15'])->assertStatus(422)->assertJsonPath('reason', 'fit');
+    $this->actingAs(Demo::user('planner'))->postJson('/draft/lines', ['changes' => [['change' => 'release_order', 'order' => 'T1', 'released' => true]]])->assertOk();
+    $this->postJson('/draft/commit', ['version' => App\Models\Draft::of(Demo::user('planner'))->version, 'key' => ($this->key)()])->assertOk();
+    $this->actingAs(Demo::user('stores'));
+    ($this->receive)(['order' => 'T1', 'qty' => '15'])->assertOk();
+    expect(array_slice(($this->ledger)(), -2))->toBe(['transfer ROD -15 order:T1', 'receipt ROD 15 order:T1'])
+        ->and(DB::table('stock')->where('site_code', 'SIDE')->value('qty'))->toEqual(15_000_000);
+});
