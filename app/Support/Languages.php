@@ -10,7 +10,7 @@ use Yposta\Core\Wording\Templates;
 final class Languages
 {
     /** Files whose codes begin with their name; those of the core stand without. */
-    private const FILES = ['refused', 'journal'];
+    private const FILES = ['refused', 'journal', 'examination'];
 
     /** @var array<string, Templates> by locale */
     private array $templates = [];

@@ -40,6 +40,7 @@ const order: OrderDetail = {
             decimals: 0,
             qty: '20',
             received: '0',
+            open: '20',
             start: null,
             due: '2026-03-10',
             expected: '2026-03-10',

@@ -17,6 +17,8 @@ final readonly class ComponentRow
         public string $unit,
         public string $qty,
         public string $issued,
+        public string $open,
+        public int $decimals,
         public string $need,
         public ?Strip $strip,
         public array $substitutes,

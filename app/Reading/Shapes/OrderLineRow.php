@@ -22,6 +22,7 @@ final readonly class OrderLineRow
         public int $decimals,
         public string $qty,
         public string $received,
+        public string $open,
         public ?string $start,
         public string $due,
         public ?string $expected,

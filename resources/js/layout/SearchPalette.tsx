@@ -26,6 +26,7 @@ export function commands(text: string): Found[] {
             href: '/complete',
         },
         { label: t('Reservations'), words: t('hold, reserve, allocate, held stock'), href: '/reservations' },
+        { label: t('Movements'), words: t('ledger, receipts, issues, shipments, counts, stock history'), href: '/movements' },
         { label: t('Journal'), words: t('history, log, who changed, undo'), href: '/journal' },
         {
             label: t('Proposals due today'),

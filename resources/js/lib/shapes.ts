@@ -475,6 +475,8 @@ export interface ComponentRow {
     unit: string;
     qty: string;
     issued: string;
+    open: string;
+    decimals: number;
     need: string;
     strip: Strip | null;
     substitutes: SubstituteChoice[];
@@ -1022,6 +1024,7 @@ export interface OrderLineRow {
     decimals: number;
     qty: string;
     received: string;
+    open: string;
     start: string | null;
     due: string;
     expected: string | null;

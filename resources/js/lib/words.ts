@@ -1,4 +1,15 @@
-import type { CoverKind, DifferenceKind, HitKind, MessageCode, NeedState, OrderKind, OrderState, PegWay, RunStage } from '@/lib/shapes';
+import type {
+    CoverKind,
+    DifferenceKind,
+    HitKind,
+    MessageCode,
+    NeedState,
+    OrderKind,
+    OrderState,
+    PegWay,
+    PostingKind,
+    RunStage,
+} from '@/lib/shapes';
 import type { Sentence } from '@/lib/t';
 
 // The words for what the server sends as a code, each to be said with t(). A code without a word does not compile.
@@ -6,6 +17,16 @@ import type { Sentence } from '@/lib/t';
 export const ORDER_KINDS: Record<OrderKind, Sentence> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
 
 export const ORDER_STATES: Record<OrderState, Sentence> = { firm: 'Firm', released: 'Released', done: 'Done', cancelled: 'Cancelled' };
+
+/** Why stock moved. */
+export const POSTINGS: Record<PostingKind, Sentence> = {
+    receipt: 'Receipt',
+    issue: 'Issue',
+    shipment: 'Shipment',
+    transfer: 'Sent to a site',
+    count: 'Count',
+    import: 'Imported',
+};
 
 /** How an item comes to a site. */
 export const SUPPLY_WAYS: Record<OrderKind, Sentence> = { make: 'made here', buy: 'bought', transfer: 'from another site' };

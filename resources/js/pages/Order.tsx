@@ -2,21 +2,25 @@ import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { ComponentCover } from '@/components/ComponentCover';
 import { DraftedDay, DraftedExpected, DraftedOrdered, Touched, TouchedNote } from '@/components/DraftMarks';
+import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PegList } from '@/components/PegList';
 import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
-import { day, qty } from '@/lib/format';
+import { day, isZero, qty } from '@/lib/format';
 import type { ComponentRow, OrderDetail, OrderLineRow, OrderPage } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import { OrderActions, Origin } from '@/pages/parts/OrderParts';
+import { ReceiveForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { ORDER_KINDS, ORDER_STATES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
 export default function Order({ order }: OrderPage) {
+    const may = useMayMoveStock();
+    const [told, setTold] = useState<string | null>(null);
     const components = order.lines.filter((line) => line.components.length > 0);
     return (
         <>
@@ -32,10 +36,21 @@ export default function Order({ order }: OrderPage) {
                 <span className="text-mute">
                     <Origin order={order} />
                 </span>
-                <Link href="/orders" className="ml-auto font-semibold text-act hover:underline">
+                <Link
+                    href={`/movements?${new URLSearchParams({ q: order.code }).toString()}`}
+                    className="ml-auto font-semibold text-act hover:underline"
+                >
+                    {t('What moved')}
+                </Link>
+                <Link href="/orders" className="font-semibold text-act hover:underline">
                     {t('All orders')}
                 </Link>
             </p>
+            {told && (
+                <Notice tone="done" onClose={() => setTold(null)}>
+                    {told}
+                </Notice>
+            )}
             <Lines order={order} />
             {components.map((line) => (
                 <ComponentTable
@@ -57,6 +72,9 @@ export default function Order({ order }: OrderPage) {
                         <TouchedNote reference={line.reference} />
                         <Messages messages={line.messages} />
                         <OrderActions order={order} line={line} />
+                        {may && !isZero(line.open) && ['firm', 'released'].includes(order.status) && (
+                            <ReceiveForm key={line.open} line={line} kind={order.kind} onDone={setTold} />
+                        )}
                         <PegList title={t('Serves')} pegs={line.serves} />
                         {line.source && <p className="mt-2 text-xs text-mute">{t('Made from :source', { source: line.source })}</p>}
                     </section>

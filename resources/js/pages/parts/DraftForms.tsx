@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { FIELD, Labelled } from '@/components/Labelled';
 import { MissForm } from '@/pages/parts/MissForm';
+import { IssueForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { Button } from '@/components/Button';
 import { useDraft, type Change } from '@/lib/draft';
 import { addDays, day } from '@/lib/format';
@@ -131,6 +132,8 @@ export function ComponentMore({ row, open, onOpen }: { row: ComponentRow; open: 
 /** What can be done about a component of an order: a substitute, or telling that it is missing. */
 export function ComponentDraft({ row, order }: { row: ComponentRow; order: string }) {
     const draft = useDraft();
+    const may = useMayMoveStock();
+    const [told, setTold] = useState<string | null>(null);
     const [part, setPart] = useState('');
     const replaced = readQuantity(part, 6).value;
     return (
@@ -167,6 +170,12 @@ export function ComponentDraft({ row, order }: { row: ComponentRow; order: strin
                         </Button>
                     </p>
                 ))}
+            {may && <IssueForm key={row.open} row={row} order={order} onDone={setTold} />}
+            {told && (
+                <p role="status" className="font-semibold text-act-dark">
+                    {told}
+                </p>
+            )}
             <MissForm order={order} parts={[row]} />
         </div>
     );

@@ -1,18 +1,22 @@
 import { Link } from '@inertiajs/react';
+import { useState } from 'react';
 import { AnswerLines } from '@/components/AnswerLines';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { DraftMarks, TouchedNote } from '@/components/DraftMarks';
 import { CoverStrip } from '@/components/CoverStrip';
-import { day, qty } from '@/lib/format';
+import { day, isZero, qty } from '@/lib/format';
 import type { Explanation, SalesRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import { SalesDraft } from '@/pages/parts/DraftForms';
+import { ShipForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
 /** A sales line: whether it is on time, why not, and what serves it. */
 export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Explanation | null; onClose: () => void }) {
+    const may = useMayMoveStock();
+    const [told, setTold] = useState<string | null>(null);
     return (
         <>
             <PanelHead title={`${row.order}/${row.line}`} onClose={onClose} />
@@ -57,6 +61,14 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
                     {row.heldUntil === null ? t('Ask what can be promised') : t('Accept, drop or ask again')}
                 </Link>
             </p>
+            {may && row.heldUntil === null && !isZero(row.open) && (
+                <ShipForm key={`${row.reference} ${row.open}`} row={row} onDone={setTold} />
+            )}
+            {told && (
+                <p role="status" className="mt-2 font-semibold text-act-dark">
+                    {told}
+                </p>
+            )}
             <TouchedNote reference={row.reference} />
             <DraftMarks reference={row.reference} />
             <SalesDraft key={`${row.order}/${row.line} ${row.due}`} row={row} />

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+/* What an examination of the database has found. */
+return [
+    'below_zero' => 'Stock of :item at :site is below zero.',
+    'counter' => 'Movement :number takes back :of, but not as much of the same.',
+    'done_but_open' => 'Order :order is done though not all of it has come.',
+    'held' => 'Of :supply :held is held, but there is only :there.',
+    'issued' => ':name: :kept issued, but :booked is booked.',
+    'plan' => 'The plan has :stored proposals, and the data make :anew now; the first other one: :first.',
+    'received' => 'Order :name: :kept received, but :booked is booked.',
+    'received_too_much' => 'Order :order has received more than it orders.',
+    'shipped' => 'Sales line :name: :kept shipped, but :booked is booked.',
+    'stock' => 'Stock of :item at :site is :stock, but its movements come to :booked.',
+];
