@@ -8,6 +8,7 @@ use App\Reading\Shapes\BalanceMark;
 use App\Reading\Shapes\FlowRow;
 use App\Reading\Shapes\LabelledValue;
 use App\Reading\Shapes\PointDetail;
+use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Network\BucketSize;
@@ -58,6 +59,10 @@ final readonly class PointView
             planning: $this->planning($point),
             messages: $this->describe->messages($point->n),
             safety: Quantity::format($point->rules->safetyStock),
+            history: StockHistory::of($point->item, $point->site, $this->plan->planDate),
+            stock: Quantity::format(Stored::int(
+                DB::table('stock')->where('item_code', $point->item)->where('site_code', $point->site)->value('qty') ?? 0,
+            )),
         );
     }
 

@@ -44,7 +44,7 @@ it('slows down someone who guesses', function () {
 it('shows the demo accounts in a demo only', function () {
     $this->get('/sign-in')->assertInertia(fn ($page) => $page->component('SignIn')->where('demo', []));
     config(['yposta.demo' => true]);
-    $this->get('/sign-in')->assertInertia(fn ($page) => $page->has('demo', 7)->where('demo.0.role', 'planner'));
+    $this->get('/sign-in')->assertInertia(fn ($page) => $page->has('demo', 8)->where('demo.0.role', 'planner'));
 });
 
 it('keeps passwords hashed and sends headers that shut the page off', function () {

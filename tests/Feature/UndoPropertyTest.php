@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\Draft;
+use App\Planning\Ledger;
 use Benchmarks\RandomBundle;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -13,7 +14,7 @@ use Tests\Support;
 
 /** What a commit writes beside the data: who did what, and what was asked. */
 const BESIDE_THE_DATA = [
-    'activity_log', 'commits', 'drafts', 'idempotency_keys', 'sessions', 'cache', 'cache_locks', 'jobs', 'failed_jobs', 'migrations',
+    'movements', 'activity_log', 'commits', 'drafts', 'idempotency_keys', 'sessions', 'cache', 'cache_locks', 'jobs', 'failed_jobs', 'migrations',
     'users', 'sqlite_sequence', 'conversions', 'settings', 'runs',
 ];
 
@@ -48,6 +49,10 @@ function dataRows(array $orders): array
         sort($rows);
         $tables[$table] = $rows;
     }
+
+    // what moved and was taken back stays in the ledger, both ways
+    $tables['stock by ledger'] = Ledger::differences()->pluck('item_code')->all();
+    expect($tables['stock by ledger'])->toBe([]);
 
     return $tables;
 }

@@ -17,6 +17,8 @@ final readonly class PointDetail
      * @param  list<StructureRow>  $above
      * @param  list<LabelledValue>  $planning
      * @param  list<MessageRow>  $messages
+     * @param  list<StockDay>  $history  what stock really was on the days on which it changed; none where nothing has moved
+     * @param  string  $stock  what there is now, a decimal, whatever the plan was made of
      */
     public function __construct(
         public string $reference,
@@ -36,6 +38,8 @@ final readonly class PointDetail
         public array $planning,
         public array $messages,
         public string $safety,
+        public array $history,
+        public string $stock,
     ) {
     }
 }

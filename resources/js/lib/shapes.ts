@@ -1172,6 +1172,8 @@ export interface PointDetail {
     planning: LabelledValue[];
     messages: MessageRow[];
     safety: string;
+    history: StockDay[];
+    stock: string;
 }
 
 /** What can be complete on a day, as decimals: by ordering what is missing, and from stock and open orders alone. */
@@ -1629,6 +1631,12 @@ export interface ShortagesPage {
 /** The way in, with the accounts of the demo where this is one. */
 export interface SignInPage {
     demo: { name: string; email: string; role: string; password: string }[];
+}
+
+/** What stock really was at the end of a day. */
+export interface StockDay {
+    date: string;
+    stock: string;
 }
 
 /** How a need is covered. Shares are parts of 1000; quantities are decimals as text. */

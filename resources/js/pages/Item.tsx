@@ -21,10 +21,13 @@ import { useGridKeys } from '@/lib/useGridKeys';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList } from '@/pages/parts/ItemPanel';
+import { CountForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { SUPPLY_WAYS } from '@/lib/words';
 
 export default function Item({ item, detail, sites, filter }: ItemPage) {
+    const may = useMayMoveStock();
+    const [told, setTold] = useState<string | null>(null);
     if (detail === null) {
         return (
             <>
@@ -91,7 +94,7 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
             <Inspector label={t('About :item', { item: detail.item })}>
                 <h2 className="mb-2 text-lg font-bold">{t('At a glance')}</h2>
                 <Facts facts={detail.facts} />
-                <FlowChart flow={detail.flow} safety={detail.safety} />
+                <FlowChart flow={detail.flow} safety={detail.safety} history={detail.history} />
                 <Messages messages={detail.messages} />
                 <h3 className="mt-4 mb-1 text-xs font-bold text-mute">{t('Planning data')}</h3>
                 <PlanningData facts={detail.planning} />
@@ -101,6 +104,20 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                         {t('When could there be more?')}
                     </Link>
                 </p>
+                <p className="mt-2 text-sm">
+                    <Link
+                        href={`/movements?${new URLSearchParams({ item: detail.item }).toString()}`}
+                        className="font-semibold text-act hover:underline"
+                    >
+                        {t('What moved')}
+                    </Link>
+                </p>
+                {may && <CountForm key={`${detail.item} ${detail.site} ${detail.stock}`} detail={detail} onDone={setTold} />}
+                {told && (
+                    <p role="status" className="mt-2 text-sm font-semibold text-act-dark">
+                        {told}
+                    </p>
+                )}
                 {sites.length > 1 && (
                     <p className="mt-3 text-sm text-mute">
                         {t('Also at')}{' '}

@@ -42,7 +42,7 @@ export function ItemPanel({ detail, onClose }: { detail: PointDetail; onClose: (
                 <TabPanels className="pt-2.5">
                     <TabPanel>
                         <Facts facts={detail.facts} />
-                        <FlowChart flow={detail.flow} safety={detail.safety} />
+                        <FlowChart flow={detail.flow} safety={detail.safety} history={detail.history} />
                         <FlowTable flow={detail.flow} decimals={detail.decimals} short />
                         <Messages messages={detail.messages} />
                     </TabPanel>

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { FIELD, Labelled } from '@/components/Labelled';
 import { NumberField } from '@/components/NumberField';
-import { isZero } from '@/lib/format';
+import { isZero, qty } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
 import { readQuantity } from '@/lib/quantities';
-import type { ComponentRow, OrderLineRow, Posted, SalesRow } from '@/lib/shapes';
+import type { ComponentRow, OrderLineRow, PointDetail, Posted, SalesRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
@@ -44,6 +44,8 @@ interface FrameProps {
     noteLabel?: string;
     button: string;
     ready?: boolean;
+    /** Whether nothing at all is an answer, too. */
+    zero?: boolean;
     posting: ReturnType<typeof usePosting>;
     onSend: (qty: string) => void;
     children?: React.ReactNode;
@@ -60,19 +62,20 @@ function Frame({
     noteLabel,
     button,
     ready = true,
+    zero = false,
     posting,
     onSend,
     children,
 }: FrameProps) {
-    const qty = readQuantity(amount, decimals).value;
+    const amountIs = readQuantity(amount, decimals).value;
     return (
         <form
             aria-label={label}
             className="mt-3 rounded border border-line bg-paper px-2.5 py-2 text-sm"
             onSubmit={(event) => {
                 event.preventDefault();
-                if (qty !== null && !isZero(qty) && ready) {
-                    onSend(qty);
+                if (amountIs !== null && (zero || !isZero(amountIs)) && ready) {
+                    onSend(amountIs);
                 }
             }}
         >
@@ -83,7 +86,7 @@ function Frame({
                 <Labelled label={noteLabel ?? t('Note')}>
                     <input value={note} maxLength={190} onChange={(event) => onNote(event.target.value)} className={`${FIELD} w-24`} />
                 </Labelled>
-                <Button type="submit" look="act" disabled={posting.busy || qty === null || isZero(qty) || !ready}>
+                <Button type="submit" look="act" disabled={posting.busy || amountIs === null || (!zero && isZero(amountIs)) || !ready}>
                     {button}
                 </Button>
             </div>
@@ -171,6 +174,28 @@ export function IssueForm({ row, order, onDone }: { row: ComponentRow; order: st
                 </Tick>
             )}
         </Frame>
+    );
+}
+
+/** What a count has found; the books say what there is without it. */
+export function CountForm({ detail, onDone }: { detail: PointDetail } & Telling) {
+    const [amount, setAmount] = useState('');
+    const [note, setNote] = useState('');
+    const posting = usePosting('/movements/count', onDone);
+    return (
+        <Frame
+            label={t('Counted (books: :qty)', { qty: qty(detail.stock, detail.decimals) })}
+            decimals={detail.decimals}
+            unit={detail.unit}
+            amount={amount}
+            onAmount={setAmount}
+            note={note}
+            onNote={setNote}
+            button={t('Book it')}
+            zero
+            posting={posting}
+            onSend={(found) => posting.send({ rows: [{ item: detail.item, site: detail.site, qty: found, books: detail.stock }], note })}
+        />
     );
 }
 
