@@ -72,7 +72,9 @@ final readonly class MovementList
         $order = $document->orders()[0] ?? null;
 
         return match (true) {
-            $document->kind === ReferenceKind::Sales => new Link($document->name, '/demand?'.http_build_query(['q' => $document->name])),
+            $document->kind === ReferenceKind::Sales => new Link(
+                $document->name, '/demand?'.http_build_query(['q' => substr($document->name, 0, (int) strrpos($document->name, '/'))]),
+            ),
             $order !== null => new Link($document->name, Describe::orderHref($order)),
             default => new Link($document->name, null),
         };

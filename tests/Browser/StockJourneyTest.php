@@ -42,7 +42,7 @@ it('issues a part with a reason, makes what it goes into, ships it by keyboard, 
         ->clicks("//label[contains(., 'Its components have been used for it')]/input")
         ->clicks("//button[normalize-space()='Receive']")->sees('8 pcs of WS-400 received with M-1042');
     [$made] = piecesOf('WS-400');
-    $person->opens('/demand?q=SO-7714/1')->clicks("//tr[@data-row][contains(., 'SO-7714/1')]")
+    $person->opens('/demand?q=SO-7714')->clicks("//tr[@data-row][contains(., 'SO-7714/1')]")
         ->types("//input[@aria-label='Shipped']", '3')->presses('ENTER')->sees('3 pcs of WS-400 shipped on SO-7714/1 to Tern Harbour');
     expect(piecesOf('WS-400'))->toBe([$made - 3, $made - 3]);
     $person->opens('/item?item=WS-400&at=OSK')->types("//input[starts-with(@aria-label, 'Counted')]", (string) ($made - 4))->presses('ENTER')
