@@ -22,6 +22,9 @@ final class Settings
     /** Percent of what was ordered by which more may be received; 10 unless set otherwise. */
     public const OVER_PERCENT = 'over_percent';
 
+    /** Name and address of the company, as it is printed on papers. */
+    public const COMPANY = 'company';
+
     public static function get(string $key, mixed $default = null): mixed
     {
         return self::several([$key])[$key] ?? $default;
@@ -37,6 +40,14 @@ final class Settings
     {
         return DB::table('settings')->whereIn('key', $keys)->pluck('value', 'key')
             ->map(fn (mixed $value) => json_decode(Stored::text($value), true, 512, JSON_THROW_ON_ERROR))->all();
+    }
+
+    /** @return array{name: string, address: string} */
+    public static function company(): array
+    {
+        $kept = (array) self::get(self::COMPANY, []);
+
+        return ['name' => Stored::text($kept['name'] ?? ''), 'address' => Stored::text($kept['address'] ?? '')];
     }
 
     public static function set(string $key, mixed $value): void

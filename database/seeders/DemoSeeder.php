@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Models\User;
 use App\Support\Roles;
+use App\Support\Settings;
 use Illuminate\Database\Seeder;
 
 /** The made-up people of the demo company. They all have the same password, which the sign-in page of a demo shows. */
@@ -27,6 +28,7 @@ final class DemoSeeder extends Seeder
     public function run(): void
     {
         Roles::install();
+        Settings::set(Settings::COMPANY, ['name' => 'Marrowby Instruments', 'address' => '4 Weir Lane, Oskerby']);
         foreach (self::PEOPLE as [$name, $email, $role]) {
             User::query()->updateOrCreate(['email' => $email], ['name' => $name, 'password' => self::PASSWORD])->syncRoles([$role]);
         }

@@ -99,6 +99,10 @@ return [
         'short' => 'A password takes at least :least letters. Nothing was changed.',
         'wrong' => 'Your present password is another. Nothing was changed.',
     ],
+    'paper' => [
+        'no_purchase' => ':order goes to no supplier, so that there is nothing to send.',
+        'nothing_left' => 'Nothing of :order is left to be ordered.',
+    ],
     'plan' => [
         'broken' => ':Trouble. Nothing can be tried until that is mended.',
         'mended' => ':Trouble. With this draft it can be planned again.',

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Documents\Paper;
+use App\Documents\PurchasePaper;
+use App\Documents\UblOrder;
 use App\Http\AskedFilters;
 use App\Models\Order;
 use App\Models\OrderLine;
@@ -11,10 +14,13 @@ use App\Reading\OrderIndex;
 use App\Reading\OrderView;
 use App\Reading\Pages\OrderPage;
 use App\Reading\Pages\OrdersPage;
+use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as PlainResponse;
 use Inertia\Response;
+use Yposta\Core\Calendar\Day;
 
 final class OrderController extends Controller
 {
@@ -46,6 +52,20 @@ final class OrderController extends Controller
     public function show(Order $order): Response
     {
         return (new OrderPage(order: (new OrderView($this->plan()))->detail($order)))->show();
+    }
+
+    /** The order as its supplier gets it on paper. */
+    public function paper(Order $order): PlainResponse
+    {
+        $paper = PurchasePaper::of($order);
+
+        return Paper::answer(Paper::of('order', ['paper' => $paper, 'planDate' => Day::parse(Settings::planDate())]), "{$order->code}.pdf");
+    }
+
+    /** The order as its supplier's programs read it. */
+    public function ubl(Order $order): PlainResponse
+    {
+        return Paper::answer(UblOrder::of(PurchasePaper::of($order)), "{$order->code}.xml", 'application/xml');
     }
 
     public function detail(Order $order): JsonResponse

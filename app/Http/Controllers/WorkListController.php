@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ReportDone;
+use App\Documents\Paper;
 use App\Models\Run;
 use App\Reading\Pages\WorkListPage;
 use App\Reading\Shapes\WorkList;
@@ -13,7 +14,6 @@ use App\Reading\WorkRemarks;
 use App\Support\Settings;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
-use Dompdf\Dompdf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response as PlainResponse;
@@ -54,15 +54,10 @@ final class WorkListController extends Controller
     {
         $centre = $request->validate(['centre' => 'required|string|max:190'])['centre'];
         $list = $this->read($request, $plans, $centre, self::PRINTED);
-        $paper = new Dompdf(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'defaultFont' => 'DejaVu Sans']);
-        $paper->loadHtml(view('worklist', ['list' => $list, 'planDate' => Day::parse(Settings::planDate())])->render());
-        $paper->setPaper('A4', 'landscape');
-        $paper->render();
 
-        return response((string) $paper->output(), 200, [
-            'Content-Type' => 'application/pdf',
-            'Content-Disposition' => 'inline; filename="work-list-'.preg_replace('/[^A-Za-z0-9-]+/', '-', $centre).'.pdf"',
-        ]);
+        return Paper::answer(
+            Paper::of('worklist', ['list' => $list, 'planDate' => Day::parse(Settings::planDate())], 'landscape'), "work-list-{$centre}.pdf",
+        );
     }
 
     public function report(Request $request, ReportDone $report): JsonResponse

@@ -27,4 +27,8 @@ final readonly class Site
 
     #[Column(new RowOf(CalendarWeek::class), '', note: 'none: every day works')]
     public ?string $calendar;
+
+    /** Where goods for it go, its lines separated by commas. */
+    #[Column(new Text, '')]
+    public string $address;
 }

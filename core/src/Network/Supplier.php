@@ -30,4 +30,19 @@ final readonly class Supplier
 
     #[Column(new Text, '')]
     public string $currency;
+
+    /** Where orders go, its lines separated by commas. */
+    #[Column(new Text, '')]
+    public string $address;
+
+    /** Who is written to there. */
+    #[Column(new Text, '')]
+    public string $contact;
+
+    #[Column(new Text, '')]
+    public string $email;
+
+    /** Terms of payment and delivery, as they are printed on orders. */
+    #[Column(new Text, '')]
+    public string $terms;
 }

@@ -36,9 +36,19 @@ export default function Order({ order }: OrderPage) {
                 <span className="text-mute">
                     <Origin order={order} />
                 </span>
+                {order.kind === 'buy' && order.supplier && (
+                    <span className="ml-auto flex gap-3">
+                        <a href={`/orders/${order.code}/order.pdf`} className="font-semibold text-act hover:underline">
+                            {t('On paper (PDF)')}
+                        </a>
+                        <a href={`/orders/${order.code}/order.xml`} className="font-semibold text-act hover:underline">
+                            {t('As UBL')}
+                        </a>
+                    </span>
+                )}
                 <Link
                     href={`/movements?${new URLSearchParams({ q: order.code }).toString()}`}
-                    className="ml-auto font-semibold text-act hover:underline"
+                    className={`font-semibold text-act hover:underline ${order.kind === 'buy' && order.supplier ? '' : 'ml-auto'}`}
                 >
                     {t('What moved')}
                 </Link>

@@ -1,0 +1,81 @@
+<!doctype html>
+<html lang="{{ app()->getLocale() }}">
+<head>
+    <meta charset="utf-8">
+    <title>{{ trans('Purchase order :code', ['code' => $paper->code]) }}</title>
+    <style>
+        @page { margin: 18mm 16mm 20mm 20mm; }
+        body { font: 10px 'DejaVu Sans', sans-serif; color: #1c2521; }
+        h1 { font-size: 18px; margin: 22px 0 4px; }
+        table { width: 100%; border-collapse: collapse; }
+        .heads td { vertical-align: top; width: 50%; padding: 0 0 10px; }
+        .lines th { text-align: left; border-bottom: 1px solid #1c2521; padding: 4px 6px 4px 0; color: #5b675f; font-weight: normal; }
+        .lines td { border-bottom: 1px solid #ddd6c8; padding: 6px 6px 6px 0; vertical-align: top; }
+        .lines .r { text-align: right; padding-right: 0; padding-left: 10px; white-space: nowrap; }
+        .b { font-weight: bold; }
+        .m { color: #5b675f; }
+        .label { color: #5b675f; font-size: 9px; }
+        tr { page-break-inside: avoid; }
+        thead { display: table-header-group; }
+    </style>
+</head>
+<body>
+    <table class="heads">
+        <tr>
+            <td>
+                <div class="label">{{ trans('To') }}</div>
+                @foreach ($paper->supplier as $line)
+                    <div class="{{ $loop->first ? 'b' : '' }}">{{ $line }}</div>
+                @endforeach
+                @if ($paper->contact !== '')<div>{{ $paper->contact }}</div>@endif
+                @if ($paper->email !== '')<div class="m">{{ $paper->email }}</div>@endif
+            </td>
+            <td>
+                <div class="label">{{ trans('From') }}</div>
+                @foreach ($paper->company as $line)
+                    <div class="{{ $loop->first ? 'b' : '' }}">{{ $line }}</div>
+                @endforeach
+            </td>
+        </tr>
+        <tr>
+            <td></td>
+            <td>
+                <div class="label">{{ trans('Deliver to') }}</div>
+                @foreach ($paper->place as $line)
+                    <div class="{{ $loop->first ? 'b' : '' }}">{{ $line }}</div>
+                @endforeach
+            </td>
+        </tr>
+    </table>
+    <h1>{{ trans('Purchase order :code', ['code' => $paper->code]) }}</h1>
+    <p class="m">{{ App\Support\Words::day(Yposta\Core\Calendar\Day::parse($paper->day), $planDate) }} {{ substr($paper->day, 0, 4) }}{{ $paper->terms === '' ? '' : " · {$paper->terms}" }}</p>
+    <table class="lines">
+        <thead>
+            <tr>
+                <th>{{ trans('Line') }}</th><th>{{ trans('Your code') }}</th><th>{{ trans('Item') }}</th><th class="r">{{ trans('Quantity') }}</th>
+                <th class="r">{{ trans('Due') }}</th><th class="r">{{ trans('Price') }}</th><th class="r">{{ trans('Value') }}</th>
+            </tr>
+        </thead>
+        <tbody>
+            @foreach ($paper->lines as $line)
+                <tr>
+                    <td>{{ $line->number }}</td>
+                    <td class="b">{{ $line->theirs }}</td>
+                    <td>{{ $line->name }}<div class="m">{{ trans('our code :code', ['code' => $line->item]) }}</div></td>
+                    <td class="r">{{ App\Support\Words::quantity($line->qty, $line->unit) }}</td>
+                    <td class="r">{{ App\Support\Words::day(Yposta\Core\Calendar\Day::parse($line->due), $planDate) }} {{ substr($line->due, 0, 4) }}</td>
+                    <td class="r">{{ $line->price === null ? trans('no price') : App\Documents\Money::said($line->price) }}</td>
+                    <td class="r">{{ $line->value === null ? '' : App\Documents\Money::said($line->value) }}</td>
+                </tr>
+            @endforeach
+            @if ($paper->total !== null)
+                <tr>
+                    <td colspan="6" class="r b">{{ trans('In all') }} {{ $paper->currency }}</td>
+                    <td class="r b">{{ App\Documents\Money::said($paper->total) }}</td>
+                </tr>
+            @endif
+        </tbody>
+    </table>
+    <p class="m">{{ trans('Please confirm quantities and dates of each line.') }}</p>
+</body>
+</html>
