@@ -20,6 +20,7 @@ use App\Support\OrderNumbers;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Words;
+use App\Support\WriteTurn;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\Network;
@@ -62,6 +63,7 @@ final readonly class CommitChanges
         ?string $covering = null,
         Booking $booking = new Booking,
     ): array {
+        WriteTurn::take();
         $before = $this->data->read();
         $this->check($lines, $seen, $before, $by, $covering);
         $made = array_keys(NewCodes::made(array_merge(...$lines)));

@@ -13,6 +13,7 @@ use App\Support\Journal;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Words;
+use App\Support\WriteTurn;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 use Yposta\Core\Bundle\BundleReader;
@@ -47,6 +48,7 @@ final readonly class ImportBundle
             )]);
         }
         DB::transaction(function () use ($contents, $path, $replace, $pinPlanDate, $by): void {
+            WriteTurn::take();
             if (! $replace && ! NetworkWriter::isEmpty()) {
                 throw Refused::because('bundle.data_there');
             }

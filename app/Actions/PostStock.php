@@ -11,6 +11,7 @@ use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Roles;
 use App\Support\Settings;
+use App\Support\WriteTurn;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Study\Change;
 
@@ -34,6 +35,7 @@ final readonly class PostStock
         $day === null || Day::parse($day) <= Day::parse(Settings::planDate()) || throw Refused::because('stock.not_yet', [], 'day');
 
         return Idempotency::once($key, $action, $by, function () use ($by, $make): array {
+            WriteTurn::take();
             [$changes, $said, $booking] = $make();
             $written = ($this->commit)([$changes], [], $by, $said, Roles::STOCK, $booking);
 

@@ -16,6 +16,7 @@ use App\Support\Idempotency;
 use App\Support\Journal;
 use App\Support\Refused;
 use App\Support\Words;
+use App\Support\WriteTurn;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
@@ -41,6 +42,7 @@ final readonly class UndoCommit
     public function __invoke(int $id, string $key, User $by): array
     {
         return Idempotency::once($key, 'undo', $by, function () use ($id, $by): array {
+            WriteTurn::take();
             $commit = DB::table('commits')->where('id', $id)->lockForUpdate()->first() ?? throw Refused::because('undo.none');
             if ($commit->undone_at !== null) {
                 throw Refused::because('undo.done', [], 'undone');

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Documents;
 
 use Dompdf\Dompdf;
-use Illuminate\Http\Response;
 
 /** What is printed: a view as a PDF that fetches nothing from elsewhere. */
 final class Paper
@@ -22,12 +21,5 @@ final class Paper
         $paper->render();
 
         return (string) $paper->output();
-    }
-
-    public static function answer(string $content, string $name, string $type = 'application/pdf'): Response
-    {
-        return response($content, 200, [
-            'Content-Type' => $type, 'Content-Disposition' => 'inline; filename="'.preg_replace('/[^A-Za-z0-9.-]+/', '-', $name).'"',
-        ]);
     }
 }

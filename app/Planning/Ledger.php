@@ -55,10 +55,10 @@ final readonly class Ledger
         $booking = new Booking;
         $rows = [];
         foreach (self::differences()->cursor() as $row) {
+            $moved = Stored::int($row->stock) - Stored::int($row->booked);
+            $posting = new StockPosting(PostingKind::Import, Stored::text($row->item_code), Stored::text($row->site_code), $moved);
             $rows[] = [
-                ...self::row(new StockPosting(
-                    PostingKind::Import, Stored::text($row->item_code), Stored::text($row->site_code), Stored::int($row->stock) - Stored::int($row->booked),
-                ), $booking),
+                ...self::row($posting, $booking),
                 'commit_id' => null, 'counter_of' => null, 'user_id' => $by?->id,
             ];
         }
@@ -138,7 +138,8 @@ final readonly class Ledger
             $sums[$key] = ($sums[$key] ?? 0) + $posting->qty;
         }
         $moved = [];
-        foreach (RowDifference::of($before->stock, $after->stock, fn (Stock $row) => Network::key($row->item, $row->site)) as $key => [$old, $new]) {
+        $keyOf = fn (Stock $row) => Network::key($row->item, $row->site);
+        foreach (RowDifference::of($before->stock, $after->stock, $keyOf) as $key => [$old, $new]) {
             $moved[$key] = ($new->qty ?? 0) - ($old->qty ?? 0);
         }
         array_filter($sums) == array_filter($moved) || throw new LogicException('stock was moved without a posting');

@@ -118,7 +118,9 @@ final class RowFingerprints
     private static function name(Change $change): ?string
     {
         return match (true) {
-            $change instanceof ChangeSalesLine, $change instanceof ShipLine, $change instanceof TakeBackLine => (string) Reference::sales($change->order, $change->line),
+            $change instanceof ChangeSalesLine, $change instanceof ShipLine, $change instanceof TakeBackLine => (string) Reference::sales(
+                $change->order, $change->line,
+            ),
             $change instanceof ChangeStock => (string) Reference::stock($change->item, $change->site),
             $change instanceof ChangePlanning => self::PLANNING.Network::key($change->item, $change->site),
             $change instanceof OfOrder => NewOrderCode::is($change->orderCode()) ? null : (string) Reference::order($change->orderCode()),

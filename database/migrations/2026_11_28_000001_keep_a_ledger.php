@@ -39,6 +39,7 @@ return new class extends Migration
                 'day' => now()->toDateString(), 'created_at' => now(),
             ]);
         }
+        DB::table('settings')->insertOrIgnore(['key' => 'write_turn', 'value' => 'true']);
         DB::table('roles')->exists() && Roles::install();
     }
 

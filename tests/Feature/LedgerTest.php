@@ -146,3 +146,22 @@ it('moves a transfer out of one stock when it is sent, and into the other when i
     expect(array_slice(($this->ledger)(), -2))->toBe(['transfer ROD -15 order:T1', 'receipt ROD 15 order:T1'])
         ->and(DB::table('stock')->where('site_code', 'SIDE')->value('qty'))->toEqual(15_000_000);
 });
+
+it('lets one after the other write, so that nothing that came is lost', function () {
+    $turns = 0;
+    DB::listen(function ($query) use (&$turns): void {
+        $turns += str_contains($query->sql, 'settings') && in_array('write_turn', $query->bindings, true) ? 1 : 0;
+    });
+    ($this->receive)([])->assertOk();
+    expect($turns)->toBeGreaterThan(0);
+    if (DB::getDriverName() !== 'pgsql') {
+        return; // a transaction of SQLite has the turn from its beginning, which is tested for itself
+    }
+    config(['database.connections.other' => config('database.connections.pgsql')]);
+    $other = DB::connection('other');
+    $other->statement("set lock_timeout = '300ms'");
+    App\Support\WriteTurn::take();
+    expect(fn () => $other->transaction(fn () => $other->table('settings')->where('key', 'write_turn')->lockForUpdate()->first()))
+        ->toThrow(Illuminate\Database\QueryException::class);
+    DB::purge('other');
+});

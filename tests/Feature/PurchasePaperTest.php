@@ -7,7 +7,7 @@ use App\Support\Settings;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 
-/** What the published schema of UBL 2.1 allows in the elements that an order uses, in its order (xsd:sequence); required ones with a star. */
+/** What the published schema of UBL 2.1 allows in the elements that an order uses, in its sequence; required ones with a star. */
 const UBL_ORDER = [
     'Order' => [
         'UBLVersionID', 'CustomizationID', 'ProfileID', 'ID*', 'SalesOrderID', 'UUID', 'IssueDate*', 'IssueTime', 'OrderTypeCode', 'Note',
@@ -75,7 +75,8 @@ beforeEach(function () {
 
 it('is written for the programs of a supplier, with his codes, in the order of the standard', function () {
     $order = ($this->ubl)();
-    $all = fn (string $name) => array_map(fn (DOMNode $node) => $node->textContent, iterator_to_array($order->getElementsByTagNameNS('*', $name), false));
+    $nodes = fn (string $name) => iterator_to_array($order->getElementsByTagNameNS('*', $name), false);
+    $all = fn (string $name) => array_map(fn (DOMNode $node) => $node->textContent, $nodes($name));
     expect(brokenUbl($order))->toBe([])->and($order->namespaceURI)->toBe('urn:oasis:names:specification:ubl:schema:xsd:Order-2')
         ->and($all('ID'))->toBe(['P9', '1', 'ROD', 'B-77/2', '2', 'GLUE'])->and($all('Quantity'))->toBe(['50', '2.5'])
         ->and($all('PriceAmount'))->toBe(['1.255', '12.50'])->and($all('LineExtensionAmount'))->toBe(['94.00', '62.75', '31.25'])

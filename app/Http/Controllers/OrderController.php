@@ -8,6 +8,7 @@ use App\Documents\Paper;
 use App\Documents\PurchasePaper;
 use App\Documents\UblOrder;
 use App\Http\AskedFilters;
+use App\Http\PaperResponse;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Reading\OrderIndex;
@@ -59,13 +60,13 @@ final class OrderController extends Controller
     {
         $paper = PurchasePaper::of($order);
 
-        return Paper::answer(Paper::of('order', ['paper' => $paper, 'planDate' => Day::parse(Settings::planDate())]), "{$order->code}.pdf");
+        return PaperResponse::of(Paper::of('order', ['paper' => $paper, 'planDate' => Day::parse(Settings::planDate())]), "{$order->code}.pdf");
     }
 
     /** The order as its supplier's programs read it. */
     public function ubl(Order $order): PlainResponse
     {
-        return Paper::answer(UblOrder::of(PurchasePaper::of($order)), "{$order->code}.xml", 'application/xml');
+        return PaperResponse::of(UblOrder::of(PurchasePaper::of($order)), "{$order->code}.xml", 'application/xml');
     }
 
     public function detail(Order $order): JsonResponse

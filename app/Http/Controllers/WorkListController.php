@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\ReportDone;
 use App\Documents\Paper;
+use App\Http\PaperResponse;
 use App\Models\Run;
 use App\Reading\Pages\WorkListPage;
 use App\Reading\Shapes\WorkList;
@@ -55,7 +56,7 @@ final class WorkListController extends Controller
         $centre = $request->validate(['centre' => 'required|string|max:190'])['centre'];
         $list = $this->read($request, $plans, $centre, self::PRINTED);
 
-        return Paper::answer(
+        return PaperResponse::of(
             Paper::of('worklist', ['list' => $list, 'planDate' => Day::parse(Settings::planDate())], 'landscape'), "work-list-{$centre}.pdf",
         );
     }

@@ -8,8 +8,8 @@ const HEIGHT = 84;
 const DAY = 86_400_000;
 
 /**
- * The stock over time as steps: what it really was up to today, filled, and what is planned from there on, as a line; what lies below zero is
- * marked. A picture only: the table under it and the ledger have the figures.
+ * The stock over time as steps: what it really was up to today, filled, and what is planned from there on, as a line; what lies below
+ * zero is marked. A picture only: the table under it and the ledger have the figures.
  */
 export function FlowChart({ flow, safety, history = [] }: { flow: FlowRow[]; safety: string; history?: StockDay[] }) {
     const first = flow[0];
