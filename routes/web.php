@@ -151,6 +151,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/movements', [MovementController::class, 'index']);
     Route::get('/movements/rows', [MovementController::class, 'rows']);
     Route::post('/movements/receive', [MovementController::class, 'receive']);
+    Route::post('/movements/receive-whole', [MovementController::class, 'receiveWhole']);
     Route::post('/movements/issue', [MovementController::class, 'issue']);
     Route::post('/movements/ship', [MovementController::class, 'ship']);
     Route::post('/movements/count', [MovementController::class, 'count']);

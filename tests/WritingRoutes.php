@@ -125,6 +125,7 @@ final class WritingRoutes
                 'order' => 'M1', 'op' => 10, 'done' => '2', 'scrap' => '0', 'reason' => '', 'minutes' => null, 'note' => '', 'finished' => false, ...$key(),
             ]],
             'POST movements/receive' => [Roles::STOCK, fn () => ['lines' => [['order' => 'P1', 'item' => '', 'qty' => '5']], ...$key()]],
+            'POST movements/receive-whole' => [Roles::STOCK, fn () => ['orders' => ['P1'], ...$key()]],
             'POST movements/issue' => [Roles::STOCK, fn () => ['order' => 'M1', 'parts' => [['line' => '20', 'qty' => '0.5']], ...$key()]],
             'POST movements/ship' => [Roles::STOCK, fn () => ['lines' => [['order' => 'S1', 'line' => '1', 'qty' => '1']], ...$key()]],
             'POST movements/count' => [Roles::STOCK, fn () => [

@@ -7,10 +7,12 @@ namespace App\Actions;
 use App\Models\User;
 use App\Planning\Booking;
 use App\Planning\LiveNetwork;
+use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Stored;
 use App\Support\Words;
+use Illuminate\Support\Facades\DB;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderKind;
@@ -54,6 +56,28 @@ final readonly class ReceiveGoods
 
             return [$changes, implode('; ', array_slice($said, 0, 20)), new Booking($note, $day)];
         });
+    }
+
+    /**
+     * All that is still to come of some orders has come; what is made has used its components.
+     *
+     * @param  list<string>  $orders  codes
+     * @param  string|null  $day  ISO date; null for today
+     * @return array<string, mixed> Posted
+     *
+     * @throws Refused when one of them is over or not sent, or a component is not there; nothing is written then
+     */
+    public function whole(array $orders, ?string $day, string $note, string $key, User $by): array
+    {
+        $lines = DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->whereIn('o.code', $orders)
+            ->where('l.cancelled', false)->whereColumn('l.received', '<', 'l.qty')->orderBy('l.id')->get(['o.code as head', 'l.code', 'l.qty', 'l.received']);
+        foreach ($orders as $code) {
+            $lines->contains('head', $code) || Idempotency::answer($key, 'receive', $by) !== null || throw Refused::because('stock.over', ['order' => $code], 'over');
+        }
+
+        return ($this)(array_values($lines->map(fn ($line) => [
+            'order' => Stored::text($line->code), 'item' => '', 'qty' => Stored::int($line->qty) - Stored::int($line->received), 'last' => false, 'parts' => true,
+        ])->all()), $day, $note, $key, $by);
     }
 
     /**

@@ -51,3 +51,13 @@ it('issues a part with a reason, makes what it goes into, ships it by keyboard, 
     $person->opens('/movements?q=M-1042')->sees('Issue')->sees('Receipt');
     expect($person->complaints())->toBe([]);
 });
+
+it('receives many orders at once from the list, and says what came', function () {
+    $person = Person::signedIn('pell@marrowby.example');
+    $person->opens('/orders?kind=buy&q=P-33')->sees('P-3311')->clicks("//input[@aria-label='Pick P-3311']")->clicks("//input[@aria-label='Pick P-3340']")
+        ->clicks("//button[normalize-space()='Receive all that is open of 2']")->sees('22 pcs of REF-3 received with P-3340')
+        ->seesNot('2 orders picked');
+    expect(Application::running()->rows("select code from orders where code in ('P-3311', 'P-3340') and status = 'done'"))->toHaveCount(2);
+    [$stock, $ledger] = piecesOf('REF-3');
+    expect($stock)->toBe($ledger)->and($person->complaints())->toBe([]);
+});

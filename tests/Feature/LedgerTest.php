@@ -101,6 +101,16 @@ it('books the difference that a count has found, unless something moved since th
     expect(array_slice(($this->ledger)(), -1))->toBe(['count ROD -2 ']);
 });
 
+it('receives all that is open of many orders, or nothing', function () {
+    $whole = fn (array $orders, array $more = []) => $this->postJson('/movements/receive-whole', ['orders' => $orders, 'key' => ($this->key)(), ...$more]);
+    expect($whole(['P1', 'NONE'])->assertStatus(422)->json('reason'))->toBe('over')->and(($this->stock)('ROD'))->toBe(40);
+    $key = ($this->key)();
+    $whole(['P1', 'M1', 'P1'], ['key' => $key])->assertOk();
+    $whole(['P1', 'M1', 'P1'], ['key' => $key])->assertOk(); // pressed twice
+    expect(($this->stock)('ROD'))->toBe(40 + 50 - 24)->and(($this->stock)('HEAD'))->toBe(14)
+        ->and(DB::table('orders')->where('status', 'done')->count())->toBe(2)->and($whole(['P1'])->assertStatus(422)->json('reason'))->toBe('over');
+});
+
 it('takes a movement back by a counter-entry, once, and opens an order that was done', function () {
     ($this->receive)(['qty' => '50'])->assertOk();
     $id = (int) DB::table('movements')->max('id');

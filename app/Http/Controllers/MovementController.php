@@ -58,6 +58,17 @@ final class MovementController extends Controller
         ));
     }
 
+    /** All that is still to come of some orders. */
+    public function receiveWhole(Request $request, ReceiveGoods $receive): JsonResponse
+    {
+        $given = $request->validate(['orders' => 'required|array|min:1|max:'.self::MOST, 'orders.*' => 'required|string|max:190', ...self::posted()]);
+
+        return response()->json($receive->whole(
+            array_values(array_unique($given['orders'])), $given['day'] ?? null, trim((string) ($given['note'] ?? '')), $given['key'],
+            $this->user($request),
+        ));
+    }
+
     public function issue(Request $request, IssueGoods $issue): JsonResponse
     {
         $given = $request->validate([

@@ -4,6 +4,7 @@ import { DraftedDay, DraftPencil, Touched } from '@/components/DraftMarks';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
+import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
@@ -15,6 +16,7 @@ import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { useMoreRows } from '@/lib/useMoreRows';
 import { OrdersInBulk } from '@/pages/parts/OrdersInBulk';
+import { useMayMoveStock } from '@/pages/parts/StockForms';
 import { OrderPanel } from '@/pages/parts/OrderParts';
 import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
@@ -24,6 +26,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
     const [open, setOpen] = useState<string | null>(null);
     const { data, trouble } = useLoaded<OrderDetail>(open === null ? null : `/order-detail/${encodeURIComponent(open)}`, plan.id);
     const draft = useDraft();
+    const [told, setTold] = useState<string | null>(null);
     const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
     const change = (changes: Record<string, string>) => refilter('/orders', filter, changes, { status: 'open' });
     const {
@@ -33,6 +36,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
     } = useMoreRows('/order-rows', filter, first, total, (answer: OrderList) => answer.rows);
     const chosen = orders.filter((order) => picked.has(order.code));
     const may = draft.may && plan.study === null;
+    const mayReceive = useMayMoveStock() && plan.study === null;
     return (
         <>
             <PageHead title={t('Orders')}>
@@ -72,7 +76,12 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                 </span>
                 <FindBox label={t('Find order, item, supplier')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
-            {chosen.length > 0 && <OrdersInBulk orders={chosen} onClear={() => setPicked(new Set())} />}
+            {told && (
+                <Notice tone="done" onClose={() => setTold(null)}>
+                    {told}
+                </Notice>
+            )}
+            {chosen.length > 0 && <OrdersInBulk orders={chosen} onClear={() => setPicked(new Set())} onTold={setTold} />}
             {orders.length === 0 ? (
                 <Empty title={t('No order fits')}>{t('Take a filter away, or convert proposals to make orders.')}</Empty>
             ) : (
@@ -86,10 +95,10 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                     order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
                     keyOf={(order) => order.code}
                     ticks={
-                        may
+                        may || mayReceive
                             ? {
                                   picked: (order) => picked.has(order.code),
-                                  may: (order) => order.kind === 'make' && ['firm', 'released'].includes(order.status),
+                                  may: (order) => (mayReceive || order.kind === 'make') && ['firm', 'released'].includes(order.status),
                                   label: (order) => t('Pick :order', { order: order.code }),
                                   onPick: (some, on) =>
                                       setPicked((before) => {
@@ -97,7 +106,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                                           some.forEach((order) => (on ? next.add(order.code) : next.delete(order.code)));
                                           return next;
                                       }),
-                                  all: t('Pick all production orders'),
+                                  all: mayReceive ? t('Pick all open orders') : t('Pick all production orders'),
                               }
                             : undefined
                     }

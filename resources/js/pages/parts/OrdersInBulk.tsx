@@ -1,11 +1,14 @@
-import { Link } from '@inertiajs/react';
+import { Link, router } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { DateField } from '@/components/DateField';
 import { type Change, useDraft } from '@/lib/draft';
-import type { OrderRow } from '@/lib/shapes';
+import { freshKey, postJson } from '@/lib/http';
+import type { OrderRow, Posted } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
+import { useMayMoveStock } from '@/pages/parts/StockForms';
 
 interface Action {
     label: string;
@@ -16,16 +19,39 @@ interface Action {
     title: (count: number) => string;
 }
 
-/** What is done to production orders that are picked: each is a line of the draft, so that it says what it does before it is done. */
-export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear: () => void }) {
+interface Props {
+    orders: OrderRow[];
+    onClear: () => void;
+    /** Is told what was written; the orders may be gone from the list then. */
+    onTold: (message: string) => void;
+}
+
+/**
+ * What is done to orders that are picked: each is a line of the draft, so that it says what it does before it is done; what has come is
+ * written at once.
+ */
+export function OrdersInBulk({ orders, onClear, onTold }: Props) {
     const draft = useDraft();
     const { plan } = useShared();
     const [day, setDay] = useState('');
-    const firm = orders.filter((order) => order.status === 'firm');
-    const released = orders.filter((order) => order.status === 'released');
-    const held = orders.filter((order) => order.held);
-    const free = orders.filter((order) => !order.held);
+    const made = orders.filter((order) => order.kind === 'make');
+    const firm = made.filter((order) => order.status === 'firm');
+    const released = made.filter((order) => order.status === 'released');
+    const held = made.filter((order) => order.held);
+    const free = made.filter((order) => !order.held);
     const onDay = day || null;
+    const mayReceive = useMayMoveStock();
+    const coming = orders.filter((order) => order.status === 'released' || (order.status === 'firm' && order.kind !== 'transfer'));
+    const [key, setKey] = useState(freshKey);
+    const receive = useCommand(
+        () => postJson<Posted>('/movements/receive-whole', { orders: coming.map((order) => order.code), key }),
+        ({ message }) => {
+            setKey(freshKey());
+            onClear();
+            onTold(`${message}.`);
+            router.reload();
+        },
+    );
     const actions: Action[] = [
         {
             label: t('Release'),
@@ -53,7 +79,7 @@ export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear:
         },
         {
             label: t('Make most urgent'),
-            orders,
+            orders: made,
             change: (order) => ({ change: 'prioritise_order', order, priority: 1 }),
             title: (n) => tn('1 order most urgent', ':n orders most urgent', n),
         },
@@ -61,7 +87,7 @@ export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear:
     const byDay: Action[] = [
         {
             label: t('Start not before'),
-            orders,
+            orders: made,
             change: (order) => ({ change: 'start_not_before', order, day: onDay }),
             title: (n) =>
                 onDay === null
@@ -70,7 +96,7 @@ export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear:
         },
         {
             label: t('Finish by'),
-            orders,
+            orders: made,
             change: (order) => ({ change: 'finish_by', order, day: onDay }),
             title: (n) =>
                 onDay === null
@@ -100,21 +126,35 @@ export function OrdersInBulk({ orders, onClear }: { orders: OrderRow[]; onClear:
             className="mb-2.5 flex flex-wrap items-center gap-2 rounded border border-draft bg-draft-tint px-3 py-2"
         >
             <strong className="mr-1">{tn('1 order picked', ':n orders picked', orders.length)}</strong>
-            {actions.map(button)}
-            <label htmlFor="bulk-day" className="ml-2 text-sm">
-                {t('Day')}
-            </label>
-            <DateField id="bulk-day" value={day} onChange={setDay} min={plan.planDate} optional />
-            {byDay.map(button)}
-            <Link
-                href={`/schedule?orders=${orders.map((order) => encodeURIComponent(order.code)).join(',')}`}
-                className="ml-auto font-semibold text-act hover:underline"
-            >
-                {t('Schedule these')}
-            </Link>
+            {draft.may && actions.map(button)}
+            {mayReceive && coming.length > 0 && (
+                <Button look="act" disabled={receive.busy} onClick={() => receive.send(undefined)}>
+                    {tn('Receive all that is open of it', 'Receive all that is open of :n', coming.length)}
+                </Button>
+            )}
+            {draft.may && made.length > 0 && (
+                <>
+                    <label htmlFor="bulk-day" className="ml-2 text-sm">
+                        {t('Day')}
+                    </label>
+                    <DateField id="bulk-day" value={day} onChange={setDay} min={plan.planDate} optional />
+                    {byDay.map(button)}
+                    <Link
+                        href={`/schedule?orders=${made.map((order) => encodeURIComponent(order.code)).join(',')}`}
+                        className="ml-auto font-semibold text-act hover:underline"
+                    >
+                        {t('Schedule these')}
+                    </Link>
+                </>
+            )}
             <Button look="quiet" onClick={onClear}>
                 {t('Pick none')}
             </Button>
+            {receive.trouble && (
+                <p role="alert" className="w-full font-semibold text-broken">
+                    {receive.trouble}
+                </p>
+            )}
         </div>
     );
 }
