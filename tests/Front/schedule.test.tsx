@@ -199,7 +199,13 @@ describe('orders in bulk', () => {
 
     it('drafts for each only what fits its state', async () => {
         const user = userEvent.setup();
-        show(<OrdersInBulk orders={[order('M-1', {}), order('M-2', { status: 'released', held: true })]} onClear={() => undefined} />);
+        show(
+            <OrdersInBulk
+                orders={[order('M-1', {}), order('M-2', { status: 'released', held: true })]}
+                onClear={() => undefined}
+                onTold={() => undefined}
+            />,
+        );
         await user.click(screen.getByRole('button', { name: 'Release' }));
         expect(draft.add).toHaveBeenLastCalledWith([{ change: 'release_order', order: 'M-1' }], '1 order released');
         await user.click(screen.getByRole('button', { name: 'Back to firm' }));
