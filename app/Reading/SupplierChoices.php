@@ -9,6 +9,8 @@ use App\Planning\RunParameters;
 use App\Reading\Shapes\SupplierChoice;
 use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\SupplierItem;
+use Yposta\Core\Plan\Summary;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Supply;
 
@@ -24,12 +26,18 @@ final class SupplierChoices
         $network = app(NetworkReader::class)->around($point->item, $point->site);
         $options = RunParameters::options($plan->run->parameters);
         $choices = [];
+        $punctual = Punctuality::of(array_map(fn (SupplierItem $offer) => $offer->supplier, $network->supplierItems));
         foreach ($network->supplierItems as $offer) {
             $supplier = $network->suppliers[$offer->supplier];
             $possible = OrderFromProposal::earliest($network, $options, $point->item, $point->site, $offer->supplier);
             $choices[] = new SupplierChoice(
-                $offer->supplier, $supplier->name, $offer->leadDays ?? $point->rules->lead,
-                $offer->price === null ? null : Quantity::format($offer->price), $supplier->currency, $plan->dates->iso($possible),
+                code: $offer->supplier, name: $supplier->name, lead: $offer->leadDays ?? $point->rules->lead,
+                price: $offer->price === null ? null : Quantity::format($offer->price), currency: $supplier->currency,
+                possible: $plan->dates->iso($possible), late: max(0, $possible - $proposal->due),
+                minQty: ($offer->minQty ?? 0) > 0 ? Quantity::format((int) $offer->minQty) : null,
+                multiple: ($offer->multiple ?? 0) > 0 ? Quantity::format((int) $offer->multiple) : null,
+                value: $offer->price === null ? null : Quantity::format(Summary::value($proposal->qty, $offer->price)),
+                punctual: ($punctual[$offer->supplier] ?? null)?->said(),
             );
         }
 

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Planning\Ledger;
+use App\Reading\Punctuality;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 
@@ -174,4 +175,22 @@ it('lets one after the other write, so that nothing that came is lost', function
     expect(fn () => $other->transaction(fn () => $other->table('settings')->where('key', 'write_turn')->lockForUpdate()->first()))
         ->toThrow(Illuminate\Database\QueryException::class);
     DB::purge('other');
+});
+
+it('counts how punctual a supplier was from what really came, without what was taken back', function () {
+    Demo::of(folderWith(Demo::copy('worked', [
+        'supplier_items.csv' => "supplier,item,lead_days,price\nSUP,ROD,5,2\nSUP,GLUE,3,4\n",
+        'orders.csv' => "order,kind,status,item,site,supplier,qty,due\n"
+        ."P1,buy,released,ROD,MAIN,SUP,50,2026-02-27\nP2,buy,released,GLUE,MAIN,SUP,5,2026-03-05\nP3,buy,released,ROD,MAIN,SUP,5,2026-03-02\n"])));
+    $this->actingAs(Demo::user('stores'));
+    expect(Punctuality::of(['SUP', 'NONE']))->toBe([]);
+    ($this->receive)(['qty' => '20'])->assertOk(); // three days late
+    ($this->receive)(['qty' => '10'], ['day' => '2026-02-27'])->assertOk(); // on the day
+    ($this->receive)(['order' => 'P2', 'qty' => '5'])->assertOk();
+    expect(Punctuality::of(['SUP'])['SUP']->said())->toBe('2 of 3 in time, else 3 days late on average');
+    $first = (int) DB::table('movements')->where('qty', 20_000_000)->where('kind', 'receipt')->value('id');
+    $this->postJson("/movements/{$first}/reverse", ['key' => ($this->key)()])->assertOk();
+    expect(Punctuality::of(['SUP'])['SUP']->said())->toBe('all of 2 in time');
+    $bought = DB::table('plan_supplies')->where('kind', 'proposal')->where('type', 'buy')->value('name');
+    expect($this->getJson("/proposals/{$bought}")->assertOk()->json('suppliers.0'))->toMatchArray(['code' => 'SUP', 'punctual' => 'all of 2 in time']);
 });

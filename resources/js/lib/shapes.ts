@@ -1730,6 +1730,11 @@ export interface SupplierChoice {
     price: string | null;
     currency: string;
     possible: string;
+    late: number;
+    minQty: string | null;
+    multiple: string | null;
+    value: string | null;
+    punctual: string | null;
 }
 
 /** The supply in which a delay begins; ISO date. */

@@ -5,7 +5,7 @@ import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { day, qty } from '@/lib/format';
 import type { ProposalDetail, SupplierChoice } from '@/lib/shapes';
-import { t } from '@/lib/t';
+import { t, tn } from '@/lib/t';
 import { ProposalDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import type { Edit } from '@/pages/parts/ProposalTable';
@@ -122,10 +122,26 @@ function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: Supplie
                         <span className="block truncate">{choice.name}</span>
                         <span className="block text-xs font-normal text-mute">
                             {t(':n working days', { n: choice.lead })},{' '}
-                            {choice.price === null ? t('no price') : `${qty(choice.price, 2)} ${choice.currency}`}
+                            {choice.price === null
+                                ? t('no price')
+                                : choice.value === null
+                                  ? `${qty(choice.price, 2)} ${choice.currency}`
+                                  : t(':price each, :value :currency in all', {
+                                        price: qty(choice.price, 2),
+                                        value: qty(choice.value, 2),
+                                        currency: choice.currency,
+                                    })}
+                            {choice.minQty !== null && `, ${t('at least :qty', { qty: qty(choice.minQty) })}`}
+                            {choice.multiple !== null && `, ${t('in steps of :qty', { qty: qty(choice.multiple) })}`}
+                        </span>
+                        {choice.punctual !== null && <span className="block text-xs font-normal text-mute">{choice.punctual}</span>}
+                    </span>
+                    <span className={`text-right whitespace-nowrap ${choice.possible > wanted ? 'text-broken' : ''}`}>
+                        {day(choice.possible)}
+                        <span className="block text-xs font-normal">
+                            {choice.late > 0 ? tn('1 day late', ':n days late', choice.late) : t('in time')}
                         </span>
                     </span>
-                    <span className={`whitespace-nowrap ${choice.possible > wanted ? 'text-broken' : ''}`}>{day(choice.possible)}</span>
                 </label>
             ))}
         </fieldset>
