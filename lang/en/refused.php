@@ -101,7 +101,9 @@ return [
     ],
     'paper' => [
         'no_purchase' => ':order goes to no supplier, so that there is nothing to send.',
+        'no_production' => ':order is no production order, so that nothing is taken for it.',
         'nothing_left' => 'Nothing of :order is left to be ordered.',
+        'over' => 'Nothing more is made on :order.',
     ],
     'plan' => [
         'broken' => ':Trouble. Nothing can be tried until that is mended.',

@@ -11,7 +11,7 @@
         .heads td { vertical-align: top; width: 50%; padding: 0 0 10px; }
         .lines th { text-align: left; border-bottom: 1px solid #1c2521; padding: 4px 6px 4px 0; color: #5b675f; font-weight: normal; }
         .lines td { border-bottom: 1px solid #ddd6c8; padding: 6px 6px 6px 0; vertical-align: top; }
-        .lines .r { text-align: right; padding-right: 0; padding-left: 10px; white-space: nowrap; }
+        .lines .r, .lines th.r { text-align: right; padding-right: 0; padding-left: 10px; white-space: nowrap; }
         .b { font-weight: bold; }
         .m { color: #5b675f; }
         .label { color: #5b675f; font-size: 9px; }

@@ -133,3 +133,14 @@ it('writes money with its cents, and more only where there is more', function (i
     [0, '0.00', '0.00'], [1_000_000, '1.00', '1.00'], [1_188_000_000, '1188.00', '1,188.00'], [1_234_567_891_234, '1234567.891234', '1,234,567.891234'],
     [999_500_000, '999.50', '999.50'], [12_500, '0.0125', '0.0125'],
 ]);
+
+it('lists what is to be taken for a production order, and what of it is missing', function () {
+    $answer = $this->get('/orders/M1/pick.pdf')->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    $list = App\Documents\PickList::of(App\Models\Order::query()->where('code', 'M1')->firstOrFail(), app(App\Planning\NetworkReader::class))[0];
+    expect(substr((string) $answer->getContent(), 0, 5))->toBe('%PDF-')
+        ->and(array_map(fn ($part) => [$part->item, $part->open / 1_000_000, $part->there / 1_000_000], $list->parts))
+        ->toBe([['ROD', 15, 20], ['GLUE', 1.303, 1]]);
+    $this->getJson('/orders/P9/pick.pdf')->assertStatus(422)->assertJsonPath('reason', 'kind');
+    DB::table('orders')->where('code', 'M1')->update(['status' => 'done']);
+    $this->getJson('/orders/M1/pick.pdf')->assertStatus(422)->assertJsonPath('reason', 'over');
+});

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Documents\Paper;
+use App\Documents\PickList;
 use App\Documents\PurchasePaper;
 use App\Documents\UblOrder;
 use App\Http\AskedFilters;
 use App\Http\PaperResponse;
 use App\Models\Order;
 use App\Models\OrderLine;
+use App\Planning\NetworkReader;
 use App\Reading\OrderIndex;
 use App\Reading\OrderView;
 use App\Reading\Pages\OrderPage;
@@ -61,6 +63,14 @@ final class OrderController extends Controller
         $paper = PurchasePaper::of($order);
 
         return PaperResponse::of(Paper::of('order', ['paper' => $paper, 'planDate' => Day::parse(Settings::planDate())]), "{$order->code}.pdf");
+    }
+
+    /** What is to be taken from stock for a production order, on paper. */
+    public function pick(Order $order, NetworkReader $reader): PlainResponse
+    {
+        $values = ['lists' => PickList::of($order, $reader), 'planDate' => Day::parse(Settings::planDate())];
+
+        return PaperResponse::of(Paper::of('pick', $values), "{$order->code}-pick.pdf");
     }
 
     /** The order as its supplier's programs read it. */

@@ -20,6 +20,8 @@ import { type DataColumn, DataTable } from '@/components/DataTable';
 
 export default function Order({ order }: OrderPage) {
     const may = useMayMoveStock();
+    const isOpen = ['firm', 'released'].includes(order.status);
+    const hasPaper = order.kind === 'buy' ? order.supplier !== null : order.kind === 'make' && isOpen;
     const [told, setTold] = useState<string | null>(null);
     const components = order.lines.filter((line) => line.components.length > 0);
     return (
@@ -46,9 +48,14 @@ export default function Order({ order }: OrderPage) {
                         </a>
                     </span>
                 )}
+                {order.kind === 'make' && isOpen && (
+                    <a href={`/orders/${order.code}/pick.pdf`} className="ml-auto font-semibold text-act hover:underline">
+                        {t('Pick list (PDF)')}
+                    </a>
+                )}
                 <Link
                     href={`/movements?${new URLSearchParams({ q: order.code }).toString()}`}
-                    className={`font-semibold text-act hover:underline ${order.kind === 'buy' && order.supplier ? '' : 'ml-auto'}`}
+                    className={`font-semibold text-act hover:underline ${hasPaper ? '' : 'ml-auto'}`}
                 >
                     {t('What moved')}
                 </Link>
@@ -82,7 +89,7 @@ export default function Order({ order }: OrderPage) {
                         <TouchedNote reference={line.reference} />
                         <Messages messages={line.messages} />
                         <OrderActions order={order} line={line} />
-                        {may && !isZero(line.open) && ['firm', 'released'].includes(order.status) && (
+                        {may && !isZero(line.open) && isOpen && (
                             <ReceiveForm key={line.open} line={line} kind={order.kind} onDone={setTold} />
                         )}
                         <PegList title={t('Serves')} pegs={line.serves} />
