@@ -22,6 +22,7 @@ final class RowDifference
         if ($before === $after) {
             return [];
         }
+        [$before, $after] = [self::elsewhere($before, $after), self::elsewhere($after, $before)];
         $same = [];
         foreach ($before as $row) {
             $same[spl_object_id($row)] = true;
@@ -49,5 +50,26 @@ final class RowDifference
         }
 
         return $changed;
+    }
+
+    /**
+     * The rows that do not stand at their place in another list: nearly all do, and are not looked at any more.
+     *
+     * @template T of object
+     *
+     * @param  array<T>  $rows
+     * @param  array<T>  $others
+     * @return array<T>
+     */
+    private static function elsewhere(array $rows, array $others): array
+    {
+        $found = [];
+        foreach ($rows as $place => $row) {
+            if (($others[$place] ?? null) !== $row) {
+                $found[] = $row;
+            }
+        }
+
+        return $found;
     }
 }
