@@ -7,8 +7,8 @@ namespace App\Documents;
 use InvalidArgumentException;
 
 /**
- * A bar code after ISO/IEC 15417 (Code 128): sets B and C, the shorter where digits follow each other, with its check sign and stop. A quiet zone of
- * ten modules stands on both sides.
+ * A bar code after ISO/IEC 15417 (Code 128): sets B and C, the shorter where digits follow each other, with its check sign and stop. A
+ * quiet zone of ten modules stands on both sides.
  */
 final class Code128
 {
