@@ -41,7 +41,7 @@ final readonly class Examination
                 DB::raw("'part:' || l.code || '/' || t.line as document"),
             ]), 'issue', -1);
         yield from $this->moved('shipped', DB::table('sales_lines as t')->select([
-            DB::raw("t.order_code || '/' || t.line as name"), 't.shipped as kept', DB::raw('0 as here'),
+            DB::raw("t.order_code || '/' || t.line as name"), 't.shipped as kept', DB::raw('(1 = 0) as here'),
             DB::raw("'sales:' || t.order_code || '/' || t.line as document"),
         ]), 'shipment', -1);
         yield from $this->states();
