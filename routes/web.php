@@ -154,6 +154,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/movements/receive', [MovementController::class, 'receive']);
     Route::post('/movements/receive-whole', [MovementController::class, 'receiveWhole']);
     Route::post('/movements/issue', [MovementController::class, 'issue']);
+    Route::post('/movements/send', [MovementController::class, 'send']);
+    Route::get('/movements/delivery/{commit}.pdf', [MovementController::class, 'delivery'])->whereNumber('commit');
     Route::post('/movements/ship', [MovementController::class, 'ship']);
     Route::post('/movements/count', [MovementController::class, 'count']);
     Route::post('/movements/{id}/reverse', [MovementController::class, 'reverse'])->whereNumber('id');

@@ -8,6 +8,7 @@ use App\Models\AskedSchedule;
 use App\Models\Draft;
 use App\Models\Run;
 use App\Models\User;
+use App\Support\Journal;
 use App\Support\Roles;
 use App\Support\Worker;
 use Closure;
@@ -127,6 +128,19 @@ final class WritingRoutes
             'POST movements/receive' => [Roles::STOCK, fn () => ['lines' => [['order' => 'P1', 'item' => '', 'qty' => '5']], ...$key()]],
             'POST movements/receive-whole' => [Roles::STOCK, fn () => ['orders' => ['P1'], ...$key()]],
             'POST movements/issue' => [Roles::STOCK, fn () => ['order' => 'M1', 'parts' => [['line' => '20', 'qty' => '0.5']], ...$key()]],
+            'POST movements/send' => [Roles::STOCK, function () use ($key): array {
+                DB::table('sites')->insert(['code' => 'SIDE', 'name' => 'Side']);
+                $order = DB::table('orders')->insertGetId([
+                    'code' => 'T1', 'kind' => 'transfer', 'status' => 'firm', 'site_code' => 'SIDE', 'created_at' => now(), 'updated_at' => now(),
+                ]);
+                DB::table('order_lines')->insert([
+                    'order_id' => $order, 'number' => 1, 'code' => 'T1', 'item_code' => 'ROD', 'from_site_code' => 'MAIN', 'qty' => 1_000_000,
+                    'received' => 0, 'due' => '2026-03-20', 'pinned' => false, 'priority' => 5,
+                ]);
+                Journal::write('import', 'A transfer.', null);
+
+                return ['order' => 'T1', ...$key()];
+            }],
             'POST movements/ship' => [Roles::STOCK, fn () => ['lines' => [['order' => 'S1', 'line' => '1', 'qty' => '1']], ...$key()]],
             'POST movements/count' => [Roles::STOCK, fn () => [
                 'rows' => [['item' => 'ROD', 'site' => 'MAIN', 'qty' => '3', 'books' => '20']], ...$key(),

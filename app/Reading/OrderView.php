@@ -92,6 +92,7 @@ final readonly class OrderView
             qty: Quantity::format($line->qty),
             received: Quantity::format($line->received),
             open: Quantity::format(max(0, $line->qty - $line->received)),
+            from: $line->from_site_code,
             start: $line->start === null ? null : substr($line->start, 0, 10),
             due: substr($line->due, 0, 10),
             expected: $expected,

@@ -66,6 +66,7 @@ return [
         'received_last' => ':qty of :item received with :order, and no more comes',
         'returned' => ':qty of :item back from :order',
         'reversed' => 'Taken back: :qty of :item, :document',
+        'sent' => ':qty of :item sent with :order from :from to :to',
         'shipped' => ':qty of :item shipped on :line to :customer',
     ],
     'undone' => [

@@ -102,6 +102,7 @@ return [
     'paper' => [
         'no_purchase' => ':order goes to no supplier, so that there is nothing to send.',
         'no_production' => ':order is no production order, so that nothing is taken for it.',
+        'nothing_delivered' => 'Nothing was shipped with that.',
         'nothing_left' => 'Nothing of :order is left to be ordered.',
         'over' => 'Nothing more is made on :order.',
     ],
@@ -155,6 +156,7 @@ return [
         'moved_since' => ':item at :site has moved since you looked: there is :qty now. Nothing was written; count it again.',
         'no_movement' => 'There is no such movement.',
         'no_reason' => 'Taking more than is needed wants a reason. Nothing was written.',
+        'not_to_send' => 'Order :order is no transfer that waits to be sent. Nothing was written.',
         'not_yet' => 'That day has not come. Nothing was written.',
         'nothing_differs' => 'What was counted is what the books say. Nothing was written.',
         'over' => 'Order :order is not open. Nothing was written.',

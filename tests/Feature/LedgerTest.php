@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Documents\DeliveryNote;
 use App\Planning\Ledger;
 use App\Reading\Punctuality;
 use Illuminate\Support\Facades\DB;
@@ -150,9 +151,10 @@ it('moves a transfer out of one stock when it is sent, and into the other when i
         'orders.csv' => "order,kind,status,item,site,from_site,qty,due\nT1,transfer,firm,ROD,SIDE,MAIN,15,2026-03-05\n",
     ])));
     ($this->receive)(['order' => 'T1', 'qty' => '15'])->assertStatus(422)->assertJsonPath('reason', 'fit');
-    $this->actingAs(Demo::user('planner'))->postJson('/draft/lines', ['changes' => [['change' => 'release_order', 'order' => 'T1', 'released' => true]]])->assertOk();
-    $this->postJson('/draft/commit', ['version' => App\Models\Draft::of(Demo::user('planner'))->version, 'key' => ($this->key)()])->assertOk();
-    $this->actingAs(Demo::user('stores'));
+    $send = fn (string $order) => $this->postJson('/movements/send', ['order' => $order, 'key' => ($this->key)()]);
+    $send('T1')->assertOk()->assertJsonPath('message', '15 pc of ROD sent with T1 from MAIN to SIDE');
+    $send('T1')->assertStatus(422)->assertJsonPath('reason', 'over');
+    $send('NONE')->assertStatus(422);
     ($this->receive)(['order' => 'T1', 'qty' => '15'])->assertOk();
     expect(array_slice(($this->ledger)(), -2))->toBe(['transfer ROD -15 order:T1', 'receipt ROD 15 order:T1'])
         ->and(DB::table('stock')->where('site_code', 'SIDE')->value('qty'))->toEqual(15_000_000);
@@ -175,6 +177,20 @@ it('lets one after the other write, so that nothing that came is lost', function
     expect(fn () => $other->transaction(fn () => $other->table('settings')->where('key', 'write_turn')->lockForUpdate()->first()))
         ->toThrow(Illuminate\Database\QueryException::class);
     DB::purge('other');
+});
+
+it('has a delivery note of what was shipped at once, without what was taken back', function () {
+    $commit = $this->postJson('/movements/ship', ['lines' => [
+        ['order' => 'S1', 'line' => '1', 'qty' => '2'], ['order' => 'S2', 'line' => '1', 'qty' => '3'],
+    ], 'key' => ($this->key)()])->assertOk()->json('commit');
+    $note = DeliveryNote::of($commit);
+    expect(array_keys($note->customers))->toBe(['Pier 9 Supply', 'Voss Aqua'])->and($note->customers['Pier 9 Supply'][0])
+        ->toMatchObject(['line' => 'S1/1', 'item' => 'HEAD', 'qty' => 2_000_000, 'left' => 8_000_000]);
+    expect(substr((string) $this->get("/movements/delivery/{$commit}.pdf")->assertOk()->getContent(), 0, 5))->toBe('%PDF-');
+    foreach (DB::table('movements')->where('kind', 'shipment')->pluck('id') as $id) {
+        $this->postJson("/movements/{$id}/reverse", ['key' => ($this->key)()])->assertOk();
+    }
+    $this->getJson("/movements/delivery/{$commit}.pdf")->assertStatus(422)->assertJsonPath('reason', 'empty');
 });
 
 it('counts how punctual a supplier was from what really came, without what was taken back', function () {

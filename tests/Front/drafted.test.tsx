@@ -41,6 +41,7 @@ const order: OrderDetail = {
             qty: '20',
             received: '0',
             open: '20',
+            from: null,
             start: null,
             due: '2026-03-10',
             expected: '2026-03-10',

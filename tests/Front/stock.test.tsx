@@ -6,7 +6,7 @@ import { Refusal } from '@/lib/http';
 import type { ComponentRow, MovementRow, MovementRows, OrderLineRow, OrderRow, SalesRow } from '@/lib/shapes';
 import Movements from '@/pages/Movements';
 import { OrdersInBulk } from '@/pages/parts/OrdersInBulk';
-import { IssueForm, ReceiveForm, ShipForm } from '@/pages/parts/StockForms';
+import { IssueForm, ReceiveForm, SendForm, ShipForm } from '@/pages/parts/StockForms';
 import { SHARED, show, stubLayout } from './kit';
 
 const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
@@ -43,7 +43,7 @@ describe('what is posted on an order', () => {
         const user = userEvent.setup();
         show(<ReceiveForm line={line} kind="buy" onDone={told} />);
         await user.click(screen.getByRole('button', { name: 'Receive' }));
-        await waitFor(() => expect(told).toHaveBeenCalledWith('5 pcs of ROD received with P-1.'));
+        await waitFor(() => expect(told).toHaveBeenCalledWith('5 pcs of ROD received with P-1.', 3));
         expect(http.postJson.mock.calls[0]?.[0]).toBe('/movements/receive');
         const lines = [{ order: 'P-1', item: 'ROD', qty: '5', last: false, parts: false }];
         expect(body(0)).toMatchObject({ lines, note: '' });
@@ -99,6 +99,18 @@ describe('what is posted on an order', () => {
         show(<ShipForm row={{ order: 'SO-1', line: '2', unit: 'pcs', decimals: 0, open: '4' } as SalesRow} onDone={vi.fn()} />);
         await user.click(screen.getByRole('button', { name: 'Ship' }));
         await waitFor(() => expect(body(0)).toMatchObject({ lines: [{ order: 'SO-1', line: '2', qty: '4' }] }));
+    });
+});
+
+describe('what goes to another site', () => {
+    it('is sent as a whole, and told', async () => {
+        const told = vi.fn();
+        const user = userEvent.setup();
+        show(<SendForm line={{ ...line, code: 'T-1' }} from="OSK" onDone={told} />);
+        await user.click(screen.getByRole('button', { name: 'Send it from OSK' }));
+        await waitFor(() => expect(told).toHaveBeenCalled());
+        expect(http.postJson.mock.calls[0]?.[0]).toBe('/movements/send');
+        expect(body(0)).toMatchObject({ order: 'T-1' });
     });
 });
 

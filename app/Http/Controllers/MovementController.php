@@ -8,14 +8,21 @@ use App\Actions\CountStock;
 use App\Actions\IssueGoods;
 use App\Actions\ReceiveGoods;
 use App\Actions\ReverseMovement;
+use App\Actions\SendTransfer;
 use App\Actions\ShipGoods;
+use App\Documents\DeliveryNote;
+use App\Documents\Paper;
+use App\Http\PaperResponse;
 use App\Reading\MovementFilter;
 use App\Reading\MovementList;
 use App\Reading\Pages\MovementsPage;
 use App\Support\Roles;
+use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as PlainResponse;
 use Inertia\Response;
+use Yposta\Core\Calendar\Day;
 use Yposta\Core\Quantity\Quantity;
 
 /** What came in, went out and was counted; and the ledger of it. */
@@ -81,6 +88,25 @@ final class MovementController extends Controller
             array_map(fn (array $part) => ['line' => $part['line'], 'qty' => Quantity::parse($part['qty'])], array_values($given['parts'])),
             (bool) ($given['more'] ?? false), trim((string) ($given['note'] ?? '')), $given['day'] ?? null, $given['key'], $this->user($request),
         ));
+    }
+
+    public function send(Request $request, SendTransfer $send): JsonResponse
+    {
+        $given = $request->validate(['order' => 'required|string|max:190', ...self::posted()]);
+
+        return response()->json($send(
+            $given['order'], $given['day'] ?? null, trim((string) ($given['note'] ?? '')), $given['key'], $this->user($request),
+        ));
+    }
+
+    /** The delivery note of what was shipped at once, on paper. */
+    public function delivery(int $commit): PlainResponse
+    {
+        $note = DeliveryNote::of($commit);
+
+        return PaperResponse::of(
+            Paper::of('delivery', ['note' => $note, 'planDate' => Day::parse(Settings::planDate())]), "delivery-{$note->number}.pdf",
+        );
     }
 
     public function ship(Request $request, ShipGoods $ship): JsonResponse

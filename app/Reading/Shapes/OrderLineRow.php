@@ -8,6 +8,7 @@ namespace App\Reading\Shapes;
 final readonly class OrderLineRow
 {
     /**
+     * @param  string|null  $from  the site that it comes from, of a transfer
      * @param  list<MessageRow>  $messages
      * @param  list<ExplanationPeg>  $serves
      * @param  list<ComponentRow>  $components
@@ -23,6 +24,7 @@ final readonly class OrderLineRow
         public string $qty,
         public string $received,
         public string $open,
+        public ?string $from,
         public ?string $start,
         public string $due,
         public ?string $expected,

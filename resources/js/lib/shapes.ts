@@ -1025,6 +1025,7 @@ export interface OrderLineRow {
     qty: string;
     received: string;
     open: string;
+    from: string | null;
     start: string | null;
     due: string;
     expected: string | null;

@@ -14,7 +14,7 @@ import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import { OrderActions, Origin } from '@/pages/parts/OrderParts';
-import { ReceiveForm, useMayMoveStock } from '@/pages/parts/StockForms';
+import { ReceiveForm, SendForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { ORDER_KINDS, ORDER_STATES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
@@ -89,7 +89,10 @@ export default function Order({ order }: OrderPage) {
                         <TouchedNote reference={line.reference} />
                         <Messages messages={line.messages} />
                         <OrderActions order={order} line={line} />
-                        {may && !isZero(line.open) && isOpen && (
+                        {may && !isZero(line.open) && order.status === 'firm' && line.from !== null && (
+                            <SendForm line={line} from={line.from} onDone={setTold} />
+                        )}
+                        {may && !isZero(line.open) && isOpen && !(order.kind === 'transfer' && order.status === 'firm') && (
                             <ReceiveForm key={line.open} line={line} kind={order.kind} onDone={setTold} />
                         )}
                         <PegList title={t('Serves')} pegs={line.serves} />

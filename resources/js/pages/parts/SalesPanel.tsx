@@ -16,7 +16,7 @@ import { itemHref } from '@/pages/parts/ItemPanel';
 /** A sales line: whether it is on time, why not, and what serves it. */
 export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Explanation | null; onClose: () => void }) {
     const may = useMayMoveStock();
-    const [told, setTold] = useState<string | null>(null);
+    const [told, setTold] = useState<{ message: string; commit: number } | null>(null);
     return (
         <>
             <PanelHead title={`${row.order}/${row.line}`} onClose={onClose} />
@@ -62,11 +62,14 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
                 </Link>
             </p>
             {may && row.heldUntil === null && !isZero(row.open) && (
-                <ShipForm key={`${row.reference} ${row.open}`} row={row} onDone={setTold} />
+                <ShipForm key={`${row.reference} ${row.open}`} row={row} onDone={(message, commit) => setTold({ message, commit })} />
             )}
             {told && (
                 <p role="status" className="mt-2 font-semibold text-act-dark">
-                    {told}
+                    {told.message}{' '}
+                    <a href={`/movements/delivery/${told.commit}.pdf`} className="text-act hover:underline">
+                        {t('Delivery note (PDF)')}
+                    </a>
                 </p>
             )}
             <TouchedNote reference={row.reference} />

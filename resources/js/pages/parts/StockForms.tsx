@@ -12,13 +12,13 @@ import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 
 /** Posts what moved, once; the page is shown anew with it, and told what was written. */
-function usePosting(url: string, onDone: (message: string) => void) {
+function usePosting(url: string, onDone: (message: string, commit: number) => void) {
     const [key, setKey] = useState(freshKey);
     return useCommand(
         (body: Record<string, unknown>) => postJson<Posted>(url, { ...body, key }),
-        ({ message }) => {
+        ({ message, commit }) => {
             setKey(freshKey());
-            onDone(`${message}.`);
+            onDone(`${message}.`, commit);
             router.reload();
         },
     );
@@ -30,7 +30,7 @@ export function useMayMoveStock(): boolean {
 
 interface Telling {
     /** Is told what was written; the form may be gone by then. */
-    onDone: (message: string) => void;
+    onDone: (message: string, commit: number) => void;
 }
 
 interface FrameProps {
@@ -217,5 +217,22 @@ export function ShipForm({ row, onDone }: { row: SalesRow } & Telling) {
             posting={posting}
             onSend={(qty) => posting.send({ lines: [{ order: row.order, line: row.line, qty }], note })}
         />
+    );
+}
+
+/** Sends what a transfer order moves. */
+export function SendForm({ line, from, onDone }: { line: OrderLineRow; from: string } & Telling) {
+    const posting = usePosting('/movements/send', onDone);
+    return (
+        <p className="mt-3 text-sm">
+            <Button look="act" disabled={posting.busy} onClick={() => posting.send({ order: line.code })}>
+                {t('Send it from :site', { site: from })}
+            </Button>
+            {posting.trouble && (
+                <span role="alert" className="mt-1 block font-semibold text-broken">
+                    {posting.trouble}
+                </span>
+            )}
+        </p>
     );
 }
