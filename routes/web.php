@@ -155,10 +155,10 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/movements/receive-whole', [MovementController::class, 'receiveWhole']);
     Route::post('/movements/issue', [MovementController::class, 'issue']);
     Route::post('/movements/send', [MovementController::class, 'send']);
-    Route::get('/movements/delivery/{commit}.pdf', [MovementController::class, 'delivery'])->whereNumber('commit');
+    Route::get('/movements/delivery/{commit}.pdf', [MovementController::class, 'delivery']);
     Route::post('/movements/ship', [MovementController::class, 'ship']);
     Route::post('/movements/count', [MovementController::class, 'count']);
-    Route::post('/movements/{id}/reverse', [MovementController::class, 'reverse'])->whereNumber('id');
+    Route::post('/movements/{id}/reverse', [MovementController::class, 'reverse']);
     Route::post('/missing', [MissingController::class, 'store']);
     Route::post('/missing/{id}/draft', [MissingController::class, 'draft']);
     Route::post('/missing/{id}/deal', [MissingController::class, 'deal']);

@@ -210,3 +210,13 @@ it('counts how punctual a supplier was from what really came, without what was t
     $bought = DB::table('plan_supplies')->where('kind', 'proposal')->where('type', 'buy')->value('name');
     expect($this->getJson("/proposals/{$bought}")->assertOk()->json('suppliers.0'))->toMatchArray(['code' => 'SUP', 'punctual' => 'all of 2 in time']);
 });
+
+it('answers what is none with no', function () {
+    $huge = str_repeat('9', 20);
+    $this->postJson("/movements/{$huge}/reverse", ['key' => ($this->key)()])->assertNotFound();
+    $this->getJson("/movements/delivery/{$huge}.pdf")->assertNotFound();
+    $this->getJson('/movements/delivery/x.pdf')->assertNotFound();
+    $this->postJson("/journal/{$huge}/undo", ['key' => ($this->key)()])->assertNotFound();
+    $this->getJson("/movements/rows?before={$huge}")->assertOk();
+    $this->postJson('/movements/receive-whole', ['orders' => [['x']], 'key' => ($this->key)()])->assertStatus(422);
+});

@@ -150,7 +150,7 @@ final class MovementController extends Controller
     /** @return array<string, string> the rules of what all that is posted has */
     private static function posted(): array
     {
-        return ['day' => 'nullable|date_format:Y-m-d', 'note' => 'nullable|string|max:190', 'key' => 'required|string|min:16|max:64'];
+        return ['day' => 'nullable|date_format:Y-m-d|after:1999-12-31', 'note' => 'nullable|string|max:190', 'key' => 'required|string|min:16|max:64'];
     }
 
     private function filter(Request $request): MovementFilter
