@@ -17,6 +17,7 @@ use Yposta\Core\Network\OrderOperation;
 use Yposta\Core\Network\ProposalOperation;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Network\Shift;
+use Yposta\Core\Network\Stock;
 use Yposta\Core\Network\WrittenRows;
 use Yposta\Core\Study\AddShift;
 use Yposta\Core\Study\Change;
@@ -37,6 +38,7 @@ use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\PutPlanning;
 use Yposta\Core\Study\PutSalesLine;
 use Yposta\Core\Study\PutShifts;
+use Yposta\Core\Study\ReleaseOrder;
 use Yposta\Core\Study\RemoveSalesLine;
 use Yposta\Core\Study\ScaleDemand;
 use Yposta\Core\Study\SetForecast;
@@ -51,7 +53,9 @@ final class ChangeRights
         $needed = [self::needed($change, $before) => true];
         foreach (WrittenRows::between($before, $after)->all() as $pair) {
             foreach (array_filter($pair) as $row) {
-                $needed[self::ofRow($row, $before, $after)] = true;
+                // what a transfer takes along when it is released belongs to it
+                $isTaken = $change instanceof ReleaseOrder && ($row instanceof Stock || $row instanceof Allocation);
+                $isTaken || $needed[self::ofRow($row, $before, $after)] = true;
             }
         }
 

@@ -42,6 +42,7 @@ use Yposta\Core\Calendar\Day;
 use Yposta\Core\Conversion\DelayCheck;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Promise\PromiseGround;
 use Yposta\Core\Quantity\Amount;
@@ -259,7 +260,8 @@ final readonly class PlanQueries
     }
 
     /**
-     * By rule an order that is released holds what the plan gives it; an installation can leave that to its people.
+     * By rule an order that is released holds what the plan gives it; an installation can leave that to its people. A transfer takes it
+     * along.
      *
      * @param  list<Change>  $changes
      * @param  list<list<Change>>  $drafted
@@ -268,8 +270,11 @@ final readonly class PlanQueries
     private function heldOnRelease(array $changes, array $drafted): array
     {
         $released = [];
+        $orders = $this->plan->network()->orders;
         foreach ($changes as $change) {
-            $change instanceof ReleaseOrder && $change->released && $released[] = (string) Reference::order($change->order);
+            $isTransfer = $change instanceof ReleaseOrder && ($orders[$change->order]->kind ?? null) === OrderKind::Transfer;
+            $change instanceof ReleaseOrder && $change->released && ! $isTransfer
+                && $released[] = (string) Reference::order($change->order);
         }
 
         return $released === [] || $this->plan->trouble() !== null || Settings::get(Settings::HOLD_ON_RELEASE, true) !== true ? []

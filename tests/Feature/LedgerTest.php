@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Documents\DeliveryNote;
+use App\Models\Draft;
 use App\Planning\Ledger;
 use App\Reading\Punctuality;
 use Illuminate\Support\Facades\DB;
@@ -220,3 +221,21 @@ it('answers what is none with no', function () {
     $this->getJson("/movements/rows?before={$huge}")->assertOk();
     $this->postJson('/movements/receive-whole', ['orders' => [['x']], 'key' => ($this->key)()])->assertStatus(422);
 });
+
+it('lets who may make transfer orders release one, with the stock that goes along', function (string $held) {
+    Demo::of(folderWith(Demo::copy('worked', [
+        'sites.csv' => "site,calendar\nMAIN,WORK\nSIDE,WORK\n", 'stock.csv' => "item,site,qty\nROD,MAIN,40\n",
+        'orders.csv' => "order,kind,status,item,site,from_site,qty,due\nT1,transfer,firm,ROD,SIDE,MAIN,15,2026-03-05\n",
+        'allocations.csv' => "demand,supply,qty\n{$held}",
+    ])));
+    $release = function (string $role): Illuminate\Testing\TestResponse {
+        $this->actingAs(Demo::user($role))->postJson('/draft/lines', ['changes' => [['change' => 'release_order', 'order' => 'T1', 'released' => true]]]);
+
+        return $this->postJson('/draft/commit', ['version' => Draft::of(Demo::user($role))->version, 'key' => ($this->key)()]);
+    };
+    $release('buyer')->assertStatus(422);
+    expect(($this->stock)('ROD'))->toBe(40);
+    $release('scheduler')->assertOk();
+    expect(array_slice(($this->ledger)(), -1))->toBe(['transfer ROD -15 order:T1'])->and(DB::table('allocations')->count())->toBe(0)
+        ->and(Ledger::differences()->get()->all())->toBe([]);
+})->with(['', "out:T1,stock:ROD@MAIN,15\n"]);
