@@ -129,13 +129,13 @@ final class WritingRoutes
             'POST movements/receive-whole' => [Roles::STOCK, fn () => ['orders' => ['P1'], ...$key()]],
             'POST movements/issue' => [Roles::STOCK, fn () => ['order' => 'M1', 'parts' => [['line' => '20', 'qty' => '0.5']], ...$key()]],
             'POST movements/send' => [Roles::STOCK, function () use ($key): array {
-                DB::table('sites')->insert(['code' => 'SIDE', 'name' => 'Side']);
-                $order = DB::table('orders')->insertGetId([
+                DB::table('sites')->insertOrIgnore(['code' => 'SIDE', 'name' => 'Side']); // it may be asked for again
+                DB::table('orders')->insertOrIgnore([
                     'code' => 'T1', 'kind' => 'transfer', 'status' => 'firm', 'site_code' => 'SIDE', 'created_at' => now(), 'updated_at' => now(),
                 ]);
-                DB::table('order_lines')->insert([
-                    'order_id' => $order, 'number' => 1, 'code' => 'T1', 'item_code' => 'ROD', 'from_site_code' => 'MAIN', 'qty' => 1_000_000,
-                    'received' => 0, 'due' => '2026-03-20', 'pinned' => false, 'priority' => 5,
+                DB::table('order_lines')->insertOrIgnore([
+                    'order_id' => DB::table('orders')->where('code', 'T1')->value('id'), 'number' => 1, 'code' => 'T1', 'item_code' => 'ROD',
+                    'from_site_code' => 'MAIN', 'qty' => 1_000_000, 'received' => 0, 'due' => '2026-03-20', 'pinned' => false, 'priority' => 5,
                 ]);
                 Journal::write('import', 'A transfer.', null);
 

@@ -29,7 +29,10 @@ function everyTable(): string
         ['sessions', 'cache', 'cache_locks', 'jobs', 'idempotency_keys', 'migrations', 'sqlite_sequence'],
     );
 
-    return md5(implode("\n", array_map(fn (string $table) => $table.json_encode(DB::table($table)->get()), $kept)));
+    // in whatever order a database gives them
+    $rows = fn (string $table) => DB::table($table)->get()->map(fn ($row) => json_encode($row))->sort()->implode(',');
+
+    return md5(implode("\n", array_map(fn (string $table) => $table.$rows($table), $kept)));
 }
 
 /** Routes that write nothing of the company: a person's own session, draft and filters. */
