@@ -132,7 +132,7 @@ function OrderTable({ orders, foot, today, ticked, may, onPick }: OrderTableProp
             width: '18%',
             sort: (order) => order.subject.label,
             title: (order) => order.subject.label,
-            cell: (order) => <MaybeLink to={order.subject} className="font-semibold hover:underline" />,
+            cell: (order) => <MaybeLink to={order.subject} className="inline-block min-h-6 leading-6 font-semibold hover:underline" />,
         },
         {
             id: 'item',
