@@ -10,7 +10,6 @@ use App\Planning\LiveNetwork;
 use App\Support\Refused;
 use App\Support\Words;
 use Yposta\Core\Quantity\Amount;
-use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\IssuePart;
 use Yposta\Core\Study\ReturnPart;
 use Yposta\Core\Support\Phrase;
@@ -39,15 +38,11 @@ final readonly class IssueGoods
             isset($network->orders[$order]) || throw Refused::because('stock.over', ['order' => $order], 'over');
             $changes = $said = [];
             foreach ($parts as $part) {
-                try {
-                    $row = IssuePart::part($network, $order, $part['line']);
-                } catch (DoesNotFit $trouble) {
-                    throw Refused::because('stock.unfit', ['trouble' => $trouble->phrase()], 'fit');
-                }
                 $change = $part['qty'] < 0
                     ? new ReturnPart($order, $part['line'], -$part['qty'])
                     : new IssuePart($order, $part['line'], $part['qty'], $more);
                 $network = PostedChange::apply($change, $network);
+                $row = IssuePart::part($network, $order, $part['line']);
                 $changes[] = $change;
                 $said[] = Words::say(new Phrase($part['qty'] < 0 ? 'journal.stock.returned' : 'journal.stock.issued', [
                     'order' => $order, 'item' => $row->item, 'qty' => new Amount(abs($part['qty']), $network->items[$row->item]->unit),

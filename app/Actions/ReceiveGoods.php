@@ -7,7 +7,6 @@ namespace App\Actions;
 use App\Models\User;
 use App\Planning\Booking;
 use App\Planning\LiveNetwork;
-use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Stored;
@@ -33,8 +32,8 @@ final readonly class ReceiveGoods
     }
 
     /**
-     * @param  list<array{order: string, item: string, qty: int, last: bool, parts: bool}>  $lines  millionths; `item` is what came, `last` that no more comes,
-     *    `parts` that what is made of it has been used
+     * @param  list<array{order: string, item: string, qty: int, last: bool, parts: bool}>  $lines  millionths; `item` is what came, `last` that no
+     *    more comes, `parts` that what it is made of has been used
      * @param  string|null  $day  ISO date on which it came; null for today
      * @return array<string, mixed> Posted
      *
@@ -42,20 +41,7 @@ final readonly class ReceiveGoods
      */
     public function __invoke(array $lines, ?string $day, string $note, string $key, User $by): array
     {
-        return ($this->post)('receive', $day, $key, $by, function () use ($lines, $day, $note): array {
-            $network = $this->data->read();
-            $changes = $said = [];
-            foreach ($lines as $line) {
-                [$own, $made] = $this->received($network, $line);
-                foreach ($made as $change) {
-                    $network = $this->fits($change, $network);
-                }
-                array_push($changes, ...$made);
-                $said[] = $own;
-            }
-
-            return [$changes, implode('; ', array_slice($said, 0, 20)), new Booking($note, $day)];
-        });
+        return ($this->post)('receive', $day, $key, $by, fn () => $this->all($lines, $day, $note));
     }
 
     /**
@@ -69,15 +55,45 @@ final readonly class ReceiveGoods
      */
     public function whole(array $orders, ?string $day, string $note, string $key, User $by): array
     {
-        $lines = DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->whereIn('o.code', $orders)
-            ->where('l.cancelled', false)->whereColumn('l.received', '<', 'l.qty')->orderBy('l.id')->get(['o.code as head', 'l.code', 'l.qty', 'l.received']);
-        foreach ($orders as $code) {
-            $lines->contains('head', $code) || Idempotency::answer($key, 'receive', $by) !== null || throw Refused::because('stock.over', ['order' => $code], 'over');
+        return ($this->post)('receive', $day, $key, $by, fn () => $this->all($this->open($orders), $day, $note));
+    }
+
+    /**
+     * @param  list<string>  $orders
+     * @return list<array{order: string, item: string, qty: int, last: bool, parts: bool}>
+     */
+    private function open(array $orders): array
+    {
+        $found = DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->whereIn('o.code', $orders)
+            ->where('l.cancelled', false)->whereColumn('l.received', '<', 'l.qty')->orderBy('l.id')
+            ->get(['o.code as head', 'l.code', 'l.qty', 'l.received']);
+        $over = array_values(array_diff($orders, $found->pluck('head')->all()));
+        $over === [] || throw Refused::because('stock.over', ['order' => $over[0]], 'over');
+
+        return array_values($found->map(fn ($line) => [
+            'order' => Stored::text($line->code), 'item' => '', 'qty' => Stored::int($line->qty) - Stored::int($line->received),
+            'last' => false, 'parts' => true,
+        ])->all());
+    }
+
+    /**
+     * @param  list<array{order: string, item: string, qty: int, last: bool, parts: bool}>  $lines
+     * @return array{list<Change>, string, Booking}
+     */
+    private function all(array $lines, ?string $day, string $note): array
+    {
+        $network = $this->data->read();
+        $changes = $said = [];
+        foreach ($lines as $line) {
+            [$own, $made] = $this->received($network, $line);
+            foreach ($made as $change) {
+                $network = PostedChange::apply($change, $network);
+            }
+            array_push($changes, ...$made);
+            $said[] = $own;
         }
 
-        return ($this)(array_values($lines->map(fn ($line) => [
-            'order' => Stored::text($line->code), 'item' => '', 'qty' => Stored::int($line->qty) - Stored::int($line->received), 'last' => false, 'parts' => true,
-        ])->all()), $day, $note, $key, $by);
+        return [$changes, implode('; ', array_slice($said, 0, 20)), new Booking($note, $day)];
     }
 
     /**
@@ -123,10 +139,5 @@ final readonly class ReceiveGoods
         }
 
         return $changes;
-    }
-
-    private function fits(Change $change, Network $network): Network
-    {
-        return PostedChange::apply($change, $network);
     }
 }

@@ -50,7 +50,6 @@ final readonly class ReverseMovement
             $this->data->forget();
             $network = $this->data->read();
             $change = $this->counter($row, $network);
-            PostedChange::apply($change, $network);
             $said = new Phrase('journal.stock.reversed', [
                 'item' => Stored::text($row->item_code), 'qty' => new Amount(abs(Stored::int($row->qty)), $network->items[$row->item_code]->unit ?? ''),
                 'document' => Reference::tryParse(Stored::text($row->document))->name ?? '',

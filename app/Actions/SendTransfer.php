@@ -35,14 +35,12 @@ final readonly class SendTransfer
             $own = $network->orders[$order] ?? null;
             $own !== null && $own->kind === OrderKind::Transfer && $own->status === OrderStatus::Firm
                 || throw Refused::because('stock.not_to_send', ['order' => $order], 'over');
-            $change = new ReleaseOrder($order);
-            PostedChange::apply($change, $network);
             $said = Words::say(new Phrase('journal.stock.sent', [
                 'order' => $order, 'item' => $own->item, 'qty' => new Amount($own->open(), $network->items[$own->item]->unit),
                 'from' => (string) $own->fromSite, 'to' => $own->site,
             ]));
 
-            return [[$change], $said, new Booking($note, $day)];
+            return [[new ReleaseOrder($order)], $said, new Booking($note, $day)];
         });
     }
 }

@@ -35,8 +35,7 @@ final readonly class ShipGoods
             $network = $this->data->read();
             $changes = $said = [];
             foreach ($lines as $line) {
-                $changes[] = $change = new ShipLine($line['order'], $line['line'], $line['qty']);
-                $network = PostedChange::apply($change, $network);
+                $changes[] = new ShipLine($line['order'], $line['line'], $line['qty']);
                 $said[] = $this->said($network, $line);
             }
 
