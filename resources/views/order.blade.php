@@ -1,26 +1,11 @@
-<!doctype html>
-<html lang="{{ app()->getLocale() }}">
-<head>
-    <meta charset="utf-8">
-    <title>{{ trans('Purchase order :code', ['code' => $paper->code]) }}</title>
-    <style>
-        @page { margin: 18mm 16mm 20mm 20mm; }
-        body { font: 10px 'DejaVu Sans', sans-serif; color: #1c2521; }
-        h1 { font-size: 18px; margin: 22px 0 4px; }
-        table { width: 100%; border-collapse: collapse; }
-        .heads td { vertical-align: top; width: 50%; padding: 0 0 10px; }
-        .lines th { text-align: left; border-bottom: 1px solid #1c2521; padding: 4px 6px 4px 0; color: #5b675f; font-weight: normal; }
-        .lines td { border-bottom: 1px solid #ddd6c8; padding: 6px 6px 6px 0; vertical-align: top; }
-        .lines .r, .lines th.r { text-align: right; padding-right: 0; padding-left: 10px; white-space: nowrap; }
-        .b { font-weight: bold; }
-        .m { color: #5b675f; }
-        .label { color: #5b675f; font-size: 9px; }
-        tr { page-break-inside: avoid; }
-        thead { display: table-header-group; }
-    </style>
-</head>
-<body>
-    <table class="heads">
+@extends('paper')
+
+@section('title'){{ trans('Purchase order :code', ['code' => $paper->code]) }}@endsection
+
+@section('style'){!! '@page { margin: 18mm 16mm 20mm 20mm; } h1 { margin: 22px 0 4px; } .head td { width: 50%; }' !!}@endsection
+
+@section('body')
+    <table class="head">
         <tr>
             <td>
                 <div class="label">{{ trans('To') }}</div>
@@ -77,5 +62,4 @@
         </tbody>
     </table>
     <p class="m">{{ trans('Please confirm quantities and dates of each line.') }}</p>
-</body>
-</html>
+@endsection

@@ -1,27 +1,8 @@
-<!doctype html>
-<html lang="{{ app()->getLocale() }}">
-<head>
-    <meta charset="utf-8">
-    <title>{{ trans('Pick list :code', ['code' => $lists[0]->code]) }}</title>
-    <style>
-        @page { margin: 14mm 14mm 16mm; }
-        body { font: 10.5px 'DejaVu Sans', sans-serif; color: #1c2521; }
-        h1 { font-size: 18px; margin: 0 0 2px; }
-        p { margin: 0 0 10px; color: #5b675f; }
-        table { width: 100%; border-collapse: collapse; }
-        .head td { vertical-align: top; padding: 0 0 8px; }
-        .lines th { text-align: left; border-bottom: 1px solid #1c2521; padding: 3px 5px 3px 0; color: #5b675f; font-weight: normal; }
-        .lines td { border-bottom: 1px solid #ddd6c8; padding: 6px 5px 6px 0; vertical-align: top; }
-        .r, .lines th.r { text-align: right; white-space: nowrap; }
-        .b { font-weight: bold; }
-        .m { color: #5b675f; }
-        .box { border: 1px solid #1c2521; width: 16px; height: 16px; }
-        tr { page-break-inside: avoid; }
-        thead { display: table-header-group; }
-        .next { page-break-before: always; }
-    </style>
-</head>
-<body>
+@extends('paper')
+
+@section('title'){{ trans('Pick list :code', ['code' => $lists[0]->code]) }}@endsection
+
+@section('body')
     @foreach ($lists as $list)
         <div class="{{ $loop->first ? '' : 'next' }}">
             <table class="head">
@@ -66,5 +47,4 @@
             </table>
         </div>
     @endforeach
-</body>
-</html>
+@endsection

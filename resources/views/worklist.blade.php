@@ -1,26 +1,13 @@
-<!doctype html>
-<html lang="{{ app()->getLocale() }}">
-<head>
-    <meta charset="utf-8">
-    <title>{{ trans('Work list :centre', ['centre' => $list->centre]) }}</title>
-    <style>
-        @page { margin: 12mm 12mm 14mm; }
-        body { font: 10.5px 'DejaVu Sans', sans-serif; color: #1c2521; }
-        h1 { font-size: 17px; margin: 0 0 2px; }
-        p { margin: 0 0 8px; color: #5b675f; }
-        table { width: 100%; border-collapse: collapse; }
-        th { text-align: left; border-bottom: 1px solid #1c2521; padding: 3px 5px; color: #5b675f; font-weight: normal; }
-        td { border-bottom: 1px solid #ddd6c8; padding: 5px; vertical-align: top; }
-        .r { text-align: right; }
-        .b { font-weight: bold; }
-        .m { color: #5b675f; }
-        tr { page-break-inside: avoid; }
-    </style>
-</head>
-<body>
+@extends('paper')
+
+@section('title'){{ trans('Work list :centre', ['centre' => $list->centre]) }}@endsection
+
+@section('style'){!! '@page { margin: 12mm 12mm 14mm; }' !!}@endsection
+
+@section('body')
     <h1>{{ $list->centre }} {{ $list->name }}</h1>
     <p>{{ trans('Work list of :day', ['day' => App\Support\Words::day($planDate, $planDate)]) }}{{ $list->count > count($list->rows) ? ', '.trans('the next :n of :all', ['n' => count($list->rows), 'all' => $list->count]) : '' }}</p>
-    <table>
+    <table class="lines">
         <thead>
             <tr>
                 <th>{{ trans('Start') }}</th><th>{{ trans('Unit') }}</th><th>{{ trans('Order') }}</th><th>{{ trans('Item') }}</th>
@@ -45,5 +32,4 @@
             @endforeach
         </tbody>
     </table>
-</body>
-</html>
+@endsection

@@ -6,7 +6,7 @@ import { FindBox } from '@/components/FindBox';
 import { MaybeLink } from '@/components/MaybeLink';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
-import { PillSelect } from '@/components/Pill';
+import { PillSelect, PillToggle } from '@/components/Pill';
 import { Quantity } from '@/components/Quantity';
 import { day } from '@/lib/format';
 import { freshKey, getJson, postJson } from '@/lib/http';
@@ -119,6 +119,11 @@ export default function Movements({ list, filter, may }: MovementsPage) {
                         ...Object.entries(POSTINGS).map(([value, label]) => ({ value, label: t(label) })),
                     ]}
                 />
+                {filter.item && (
+                    <PillToggle on onChange={() => change({ item: '' })}>
+                        {t('Only :item', { item: filter.item })}
+                    </PillToggle>
+                )}
                 <FindBox label={t('Find item, order, reason')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
             {reverse.trouble && <Notice tone="broken">{reverse.trouble}</Notice>}

@@ -33,60 +33,50 @@ interface Telling {
     onDone: (message: string, commit: number) => void;
 }
 
-interface FrameProps {
+interface FrameProps extends Telling {
+    /** Where it is posted to. */
+    url: string;
     label: string;
     decimals: number;
     unit: string;
+    /** What stands there until something else is typed. */
     amount: string;
-    onAmount: (text: string) => void;
-    note: string;
-    onNote: (text: string) => void;
-    noteLabel?: string;
-    button: string;
-    ready?: boolean;
+    /** Whether a reason has to be given. */
+    reason?: boolean;
     /** Whether nothing at all is an answer, too. */
     zero?: boolean;
-    posting: ReturnType<typeof usePosting>;
-    onSend: (qty: string) => void;
+    button: string;
+    /** What is posted of a quantity, beside the note. */
+    posts: (qty: string) => Record<string, unknown>;
     children?: React.ReactNode;
 }
 
-function Frame({
-    label,
-    decimals,
-    unit,
-    amount,
-    onAmount,
-    note,
-    onNote,
-    noteLabel,
-    button,
-    ready = true,
-    zero = false,
-    posting,
-    onSend,
-    children,
-}: FrameProps) {
-    const amountIs = readQuantity(amount, decimals).value;
+/** A quantity, a note and a button: what all that is posted has in common. */
+function Frame({ url, label, decimals, unit, amount, reason = false, zero = false, button, posts, onDone, children }: FrameProps) {
+    const [typed, setTyped] = useState(amount);
+    const [note, setNote] = useState('');
+    const posting = usePosting(url, onDone);
+    const qty = readQuantity(typed, decimals).value;
+    const isReady = qty !== null && (zero || !isZero(qty)) && (!reason || note.trim() !== '');
     return (
         <form
             aria-label={label}
             className="mt-3 rounded border border-line bg-paper px-2.5 py-2 text-sm"
             onSubmit={(event) => {
                 event.preventDefault();
-                if (amountIs !== null && (zero || !isZero(amountIs)) && ready) {
-                    onSend(amountIs);
+                if (isReady) {
+                    posting.send({ ...posts(qty), note });
                 }
             }}
         >
             <div className="flex flex-wrap items-end gap-2">
                 <Labelled label={label}>
-                    <NumberField value={amount} decimals={decimals} unit={unit} label={label} onChange={onAmount} />
+                    <NumberField value={typed} decimals={decimals} unit={unit} label={label} onChange={setTyped} />
                 </Labelled>
-                <Labelled label={noteLabel ?? t('Note')}>
-                    <input value={note} maxLength={190} onChange={(event) => onNote(event.target.value)} className={`${FIELD} w-24`} />
+                <Labelled label={reason ? t('Reason') : t('Note')}>
+                    <input value={note} maxLength={190} onChange={(event) => setNote(event.target.value)} className={`${FIELD} w-24`} />
                 </Labelled>
-                <Button type="submit" look="act" disabled={posting.busy || amountIs === null || (!zero && isZero(amountIs)) || !ready}>
+                <Button type="submit" look="act" disabled={posting.busy || !isReady}>
                     {button}
                 </Button>
             </div>
@@ -111,25 +101,18 @@ function Tick({ on, onChange, children }: { on: boolean; onChange: (on: boolean)
 
 /** What came with an order: all that is open unless another quantity is typed. */
 export function ReceiveForm({ line, kind, onDone }: { line: OrderLineRow; kind: string } & Telling) {
-    const [amount, setAmount] = useState(line.open);
-    const [note, setNote] = useState('');
     const [last, setLast] = useState(false);
     const [parts, setParts] = useState(true);
-    const posting = usePosting('/movements/receive', onDone);
     return (
         <Frame
+            url="/movements/receive"
             label={t('Received :code', { code: line.code })}
             decimals={line.decimals}
             unit={line.unit}
-            amount={amount}
-            onAmount={setAmount}
-            note={note}
-            onNote={setNote}
+            amount={line.open}
             button={t('Receive')}
-            posting={posting}
-            onSend={(qty) =>
-                posting.send({ lines: [{ order: line.code, item: line.item, qty, last, parts: kind === 'make' && parts }], note })
-            }
+            posts={(qty) => ({ lines: [{ order: line.code, item: line.item, qty, last, parts: kind === 'make' && parts }] })}
+            onDone={onDone}
         >
             <Tick on={last} onChange={setLast}>
                 {t('No more of it comes')}
@@ -145,25 +128,19 @@ export function ReceiveForm({ line, kind, onDone }: { line: OrderLineRow; kind: 
 
 /** What of a component went into its order, or came back. */
 export function IssueForm({ row, order, onDone }: { row: ComponentRow; order: string } & Telling) {
-    const [amount, setAmount] = useState(row.open);
-    const [note, setNote] = useState('');
     const [back, setBack] = useState(false);
     const [more, setMore] = useState(false);
-    const posting = usePosting('/movements/issue', onDone);
     return (
         <Frame
+            url="/movements/issue"
             label={back ? t('Back from :order', { order }) : t('Issued to :order', { order })}
             decimals={row.decimals}
             unit={row.unit}
-            amount={amount}
-            onAmount={setAmount}
-            note={note}
-            onNote={setNote}
-            noteLabel={more ? t('Reason') : t('Note')}
+            amount={row.open}
+            reason={more && !back}
             button={back ? t('Take back') : t('Issue')}
-            ready={!more || note.trim() !== ''}
-            posting={posting}
-            onSend={(qty) => posting.send({ order, parts: [{ line: row.line, qty: back ? `-${qty}` : qty }], more: more && !back, note })}
+            posts={(qty) => ({ order, parts: [{ line: row.line, qty: back ? `-${qty}` : qty }], more: more && !back })}
+            onDone={onDone}
         >
             <Tick on={back} onChange={setBack}>
                 {t('It comes back into stock')}
@@ -179,43 +156,33 @@ export function IssueForm({ row, order, onDone }: { row: ComponentRow; order: st
 
 /** What a count has found; the books say what there is without it. */
 export function CountForm({ detail, onDone }: { detail: PointDetail } & Telling) {
-    const [amount, setAmount] = useState('');
-    const [note, setNote] = useState('');
-    const posting = usePosting('/movements/count', onDone);
     return (
         <Frame
+            url="/movements/count"
             label={t('Counted (books: :qty)', { qty: qty(detail.stock, detail.decimals) })}
             decimals={detail.decimals}
             unit={detail.unit}
-            amount={amount}
-            onAmount={setAmount}
-            note={note}
-            onNote={setNote}
-            button={t('Book it')}
+            amount=""
             zero
-            posting={posting}
-            onSend={(found) => posting.send({ rows: [{ item: detail.item, site: detail.site, qty: found, books: detail.stock }], note })}
+            button={t('Book it')}
+            posts={(found) => ({ rows: [{ item: detail.item, site: detail.site, qty: found, books: detail.stock }] })}
+            onDone={onDone}
         />
     );
 }
 
 /** What went to the customer. */
 export function ShipForm({ row, onDone }: { row: SalesRow } & Telling) {
-    const [amount, setAmount] = useState(row.open);
-    const [note, setNote] = useState('');
-    const posting = usePosting('/movements/ship', onDone);
     return (
         <Frame
+            url="/movements/ship"
             label={t('Shipped')}
             decimals={row.decimals}
             unit={row.unit}
-            amount={amount}
-            onAmount={setAmount}
-            note={note}
-            onNote={setNote}
+            amount={row.open}
             button={t('Ship')}
-            posting={posting}
-            onSend={(qty) => posting.send({ lines: [{ order: row.order, line: row.line, qty }], note })}
+            posts={(qty) => ({ lines: [{ order: row.order, line: row.line, qty }] })}
+            onDone={onDone}
         />
     );
 }
