@@ -98,7 +98,7 @@ function Sooner({ of, late }: { of: string; late: boolean }) {
     const [asked, setAsked] = useState(late);
     return asked ? (
         <WaysOut
-            title={t('What would bring it sooner, worked out')}
+            title={t('What would bring it sooner, with the shop as it stands')}
             url={`/board/ways?${new URLSearchParams({ of }).toString()}`}
             nothing={t('Nothing in the shop that could be planned brings it sooner.')}
         />

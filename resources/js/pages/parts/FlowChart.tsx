@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { day } from '@/lib/format';
 import type { FlowRow, StockDay } from '@/lib/shapes';
+import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 
 const WIDTH = 316;
@@ -12,16 +13,17 @@ const DAY = 86_400_000;
  * zero is marked. A picture only: the table under it and the ledger have the figures.
  */
 export function FlowChart({ flow, safety, history = [] }: { flow: FlowRow[]; safety: string; history?: StockDay[] }) {
+    const { plan } = useShared();
     const first = flow[0];
     const end = flow[flow.length - 1];
     if (!first || !end || flow.length < 2) {
         return null;
     }
     const time = (iso: string) => new Date(`${iso}T00:00:00Z`).getTime() / DAY;
-    const today = time(first.date);
+    const today = time(plan.planDate);
     const until = Math.min(time(end.date), today + 70);
     const past = history.map((one) => ({ at: Math.min(time(one.date), today), stock: Number(one.stock) }));
-    const from = past[0]?.at ?? today;
+    const from = past[0]?.at ?? time(first.date);
     const lastOfDay = flow.filter((row, place) => flow[place + 1]?.date !== row.date && time(row.date) <= until);
     const points = lastOfDay.map((row) => ({ at: time(row.date), balance: Number(row.balance), iso: row.date }));
     const safe = Number(safety);
