@@ -10,6 +10,7 @@ use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DraftController;
 use App\Http\Controllers\JournalController;
+use App\Http\Controllers\LetterController;
 use App\Http\Controllers\MessageController;
 use App\Http\Controllers\MissingController;
 use App\Http\Controllers\MovementController;
@@ -18,6 +19,7 @@ use App\Http\Controllers\PeggingController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PromiseController;
 use App\Http\Controllers\ProposalController;
+use App\Http\Controllers\PurchaseController;
 use App\Http\Controllers\ReservationController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SavedViewController;
@@ -83,6 +85,21 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/orders/{order:code}/order.xml', [OrderController::class, 'ubl'])->where('order', '.+');
     Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');
     Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
+
+    Route::get('/requests', [PurchaseController::class, 'requests']);
+    Route::post('/requests/buy', [PurchaseController::class, 'buy']);
+    Route::post('/requests/give-back', [PurchaseController::class, 'giveBack']);
+    Route::post('/purchases/apart', [PurchaseController::class, 'apart']);
+    Route::post('/purchases/send', [PurchaseController::class, 'send']);
+    Route::post('/purchases/confirm', [PurchaseController::class, 'confirm']);
+    Route::post('/purchases/accept', [PurchaseController::class, 'accept']);
+    Route::post('/purchases/confirmation', [PurchaseController::class, 'confirmation']);
+    Route::get('/chase', [PurchaseController::class, 'chase']);
+    Route::post('/chase', [PurchaseController::class, 'remind']);
+    Route::get('/letters', [LetterController::class, 'index']);
+    Route::get('/letters/rows', [LetterController::class, 'rows']);
+    Route::get('/letters/{id}/files/{n}', [LetterController::class, 'file']);
+    Route::post('/letters/{id}/send', [LetterController::class, 'send']);
 
     Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow', 'sales', 'orders', 'journal', 'shortages', 'reservations'])
         ->whereIn('format', ['csv', 'xlsx']);

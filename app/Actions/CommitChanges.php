@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Documents\OrderVersions;
 use App\Models\User;
 use App\Planning\Booking;
 use App\Planning\ChangeWriter;
@@ -51,6 +52,7 @@ final readonly class CommitChanges
      * @param  string|null  $covering  a permission that stands for those that the changes take by themselves: what they are was worked out
      *    here, and is what that permission is for
      * @param  Booking  $booking  what the ledger is told, where stock moves
+     * @param  bool  $asRequests  whether new purchases are asked of purchasing, each by itself, and no orders yet
      * @return array{commit: int, sentences: list<string>, orders: list<string>} what was written, and the codes of new orders
      *
      * @throws Refused when a line does not fit, was overtaken or is not the person's to write; `lines` says which
@@ -62,12 +64,13 @@ final readonly class CommitChanges
         ?string $said = null,
         ?string $covering = null,
         Booking $booking = new Booking,
+        bool $asRequests = false,
     ): array {
         WriteTurn::take();
         $before = $this->data->read();
         $this->check($lines, $seen, $before, $by, $covering);
         $made = array_keys(NewCodes::made(array_merge(...$lines)));
-        [$changes, $codes] = $this->numbered(array_merge(...$lines), $before);
+        [$changes, $codes] = $this->numbered(array_merge(...$lines), $before, $asRequests);
         $list = new Changes($changes);
         $after = $this->writtenOut($list->apply($before), array_values($codes));
         $inverse = $list->inverse($before);
@@ -78,6 +81,7 @@ final readonly class CommitChanges
             'inverse' => $this->json($inverse),
             'touched' => json_encode(RowFingerprints::by([...$changes, ...$inverse], $after), JSON_THROW_ON_ERROR), 'created_at' => now(),
         ]);
+        OrderVersions::keepUp($changes, $by);
         $this->ledger->book($changes, $before, $after, $commit, $by, $booking);
         Journal::write(
             'commit',
@@ -128,14 +132,15 @@ final readonly class CommitChanges
      * @param  list<Change>  $changes
      * @return array{list<Change>, array<string, string>} and the codes by those that they had
      */
-    private function numbered(array $changes, Network $network): array
+    private function numbered(array $changes, Network $network, bool $asRequests): array
     {
         $groups = [];
         foreach (NewCodes::made($changes) as $code => $maker) {
             $put = $maker instanceof PutOrder ? $maker->order : null;
             $kind = $put->kind ?? ($maker instanceof PutOrder ? OrderKind::Make : $network->orders[$maker->order]->kind ?? OrderKind::Make);
-            $shared = $put === null ? $code : OrderCodes::together($kind, $put->supplier, $put->site) ?? $code;
-            $groups[$kind->value][$shared][$code] = $put === null ? [0, ''] : [$put->due, $put->item];
+            $isRequest = $asRequests && $kind === OrderKind::Buy;
+            $shared = $put === null || $isRequest ? $code : OrderCodes::together($kind, $put->supplier, $put->site) ?? $code;
+            $groups[$isRequest ? 'request' : $kind->value][$shared][$code] = $put === null ? [0, ''] : [$put->due, $put->item];
         }
         $codes = [];
         $numbers = OrderNumbers::next(array_map(count(...), $groups));

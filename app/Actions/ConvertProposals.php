@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Planning\ChangeRights;
 use App\Planning\LiveNetwork;
 use App\Planning\OrderCodes;
+use App\Planning\PurchaseTables;
 use App\Planning\RunParameters;
 use App\Planning\RunProposals;
 use App\Reading\ConversionLine;
@@ -48,11 +49,12 @@ final readonly class ConvertProposals
      * @param  list<ConversionLine>  $lines
      * @param  bool  $sure  whether the person has seen that a quantity is far from what is needed
      * @param  bool  $agreed  whether the person has seen whom it makes wait
+     * @param  string|null  $handOver  what purchasing is told, where purchases are handed to it as requests; null to order them
      * @return array<string, mixed> Converted
      *
      * @throws Refused
      */
-    public function __invoke(int $runId, array $lines, string $key, bool $sure, bool $agreed, User $by): array
+    public function __invoke(int $runId, array $lines, string $key, bool $sure, bool $agreed, User $by, ?string $handOver = null): array
     {
         $before = Idempotency::answer($key, 'convert', $by);
         if ($before !== null) {
@@ -60,21 +62,37 @@ final readonly class ConvertProposals
         }
         $plan = $this->plan($runId, $lines);
         $network = $this->data->read();
-        [$orders, $absurd] = $this->orders($plan, $network, $lines, $by);
+        [$orders, $absurd] = $this->orders($plan, $network, $lines, $by, $handOver !== null);
         $sure
             || $absurd === []
             || throw Refused::because('convert.absurd', ['lines' => implode('; ', $absurd)], 'absurd', ['lines' => $absurd]);
         $agreed || $this->planFirst($orders);
 
-        return Idempotency::once($key, 'convert', $by, function () use ($plan, $lines, $orders, $network, $by): array {
+        return Idempotency::once($key, 'convert', $by, function () use ($plan, $lines, $orders, $network, $by, $handOver): array {
             Run::live()?->id === $plan->run->id || $this->plan($plan->run->id, $lines);
-            $written = ($this->commit)([$orders], [], $by);
+            $written = ($this->commit)([$orders], [], $by, asRequests: $handOver !== null);
             $made = $this->made($orders, $written['orders'], $network);
+            if ($handOver !== null) {
+                $bought = array_filter($orders, fn (PutOrder $put) => $put->order->kind === OrderKind::Buy);
+                PurchaseTables::handOver(array_values(array_intersect_key($written['orders'], $bought)), $handOver, $by);
+            }
 
             $kinds = array_map(fn (MadeOrder $order) => $order->kind, $made);
 
-            return get_object_vars(new Converted($made, $written['commit'], OrderCounts::said($kinds, made: true)));
+            return get_object_vars(new Converted($made, $written['commit'], $this->told($kinds, $handOver !== null)));
         });
+    }
+
+    /** @param  list<OrderKind>  $kinds */
+    private function told(array $kinds, bool $asRequests): string
+    {
+        $bought = $asRequests ? count(array_filter($kinds, fn (OrderKind $kind) => $kind === OrderKind::Buy)) : 0;
+        $requests = $bought === 0 ? '' : Words::say(new Phrase('journal.made.requests', ['count' => $bought]));
+        $orders = OrderCounts::said(
+            $bought === 0 ? $kinds : array_values(array_filter($kinds, fn (OrderKind $kind) => $kind !== OrderKind::Buy)), made: true,
+        );
+
+        return trim("{$requests} {$orders}");
     }
 
     /** @param  list<ConversionLine>  $lines */
@@ -119,7 +137,7 @@ final readonly class ConvertProposals
      * @param  list<ConversionLine>  $lines
      * @return array{non-empty-list<PutOrder>, list<string>}
      */
-    private function orders(StoredPlan $plan, Network $network, array $lines, User $by): array
+    private function orders(StoredPlan $plan, Network $network, array $lines, User $by, bool $asRequests): array
     {
         $proposals = $plan->proposals(array_map(fn (ConversionLine $line) => $line->number, $lines));
         $maker = new ConversionOrders(
@@ -153,7 +171,7 @@ final readonly class ConvertProposals
                 $orders[] = $order = $maker->order(
                     $proposal, $point->item, $point->site, $codes[$place], $qty,
                     $line->dueDay($point, $plan->planDate),
-                    $line->from($proposal, $point, fn (string $supplier) => isset($network->suppliers[$supplier])),
+                    $line->from($proposal, $point, fn (string $supplier) => isset($network->suppliers[$supplier]), $asRequests),
                     new ProposalOrigin($plan->run->id, $line->number),
                 );
                 $line->qty === null && $line->supplier === null

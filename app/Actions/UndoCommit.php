@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Documents\OrderVersions;
 use App\Models\User;
 use App\Planning\Booking;
 use App\Planning\ChangeWriter;
@@ -15,6 +16,7 @@ use App\Reading\Shapes\Told;
 use App\Support\Idempotency;
 use App\Support\Journal;
 use App\Support\Refused;
+use App\Support\Stored;
 use App\Support\Words;
 use App\Support\WriteTurn;
 use Illuminate\Support\Facades\DB;
@@ -25,6 +27,7 @@ use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\ProposalOrigin;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\ReleaseOrder;
+use Yposta\Core\Study\RemoveOrder;
 use Yposta\Core\Support\Phrase;
 
 /** Takes back what was committed, as a whole, as long as nothing of it has moved on since. */
@@ -51,11 +54,15 @@ final readonly class UndoCommit
                 ChangeCodec::decode(...),
                 array_values((array) json_decode($commit->inverse, true, 512, JSON_THROW_ON_ERROR)),
             );
+            $gone = [];
             foreach ($inverse as $change) {
                 if ($change instanceof ReleaseOrder) {
                     throw Refused::because('undo.started', ['order' => $change->order], 'moved');
                 }
+                $change instanceof RemoveOrder && $gone[] = $change->order;
             }
+            $bought = DB::table('purchase_requests')->whereIn('line_code', $gone)->whereNotNull('ordered_at')->value('line_code');
+            $bought === null || throw Refused::because('undo.bought', ['order' => Stored::text($bought)], 'moved');
             $this->reopen($inverse);
             $before = $this->data->read();
             [$check] = DraftCheck::of(
@@ -72,6 +79,7 @@ final readonly class UndoCommit
             }
             $after = (new Changes($inverse))->apply($before);
             $this->writer->write($before, $after, $this->origins($inverse), $by);
+            OrderVersions::keepUp($inverse, $by);
             $this->ledger->book($inverse, $before, $after, $id, $by, new Booking(counters: Ledger::countersOf($id, $inverse, $before)));
             $this->data->forget();
             DB::table('commits')->where('id', $id)->update(['undone_at' => now(), 'undone_by' => $by->id]);

@@ -24,9 +24,10 @@ final readonly class PurchasePaper
      * @param  list<string>  $company  name and address of who orders
      * @param  list<string>  $place  where it is to be delivered
      * @param  list<string>  $supplier  name and address
-     * @param  string  $day  ISO date of the order
+     * @param  string  $day  ISO date on which it says so
      * @param  list<PurchaseLine>  $lines
      * @param  int|null  $total  millionths of the currency; null where a price is missing
+     * @param  string  $text  what it says beside its lines
      */
     private function __construct(
         public string $code,
@@ -40,33 +41,63 @@ final readonly class PurchasePaper
         public string $currency,
         public array $lines,
         public ?int $total,
+        public string $text,
     ) {
     }
 
-    /** @throws Refused when it is no purchase order, or nothing of it is left, or there is nowhere to send it */
+    /** @throws Refused when it is no purchase order, is only asked for, or nothing of it is left */
     public static function of(Order $order): self
     {
+        $paper = self::asItStands($order);
+
+        return $paper->lines === [] ? throw Refused::because('paper.nothing_left', ['order' => $order->code], 'empty') : $paper;
+    }
+
+    /**
+     * Also where nothing of it is left, as its supplier has to know.
+     *
+     * @throws Refused when it is no purchase order, or is only asked for
+     */
+    public static function asItStands(Order $order): self
+    {
         $supplier = DB::table('suppliers')->where('code', $order->supplier_code)->first();
-        $order->kind === 'buy' && $supplier !== null || throw Refused::because('paper.no_purchase', ['order' => $order->code], 'kind');
+        $order->kind === 'buy' && $supplier !== null && ! $order->is_request || throw Refused::because('paper.no_purchase', ['order' => $order->code], 'kind');
         $site = DB::table('sites')->where('code', $order->site_code)->first();
         $rows = DB::table('order_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')
             ->leftJoin('supplier_items as s', fn ($join) => $join->on('s.item_code', '=', 'l.item_code')->where('s.supplier_code', $order->supplier_code))
             ->where('l.order_id', $order->id)->where('l.cancelled', false)->orderBy('l.number')
             ->get(['l.*', 'i.name', 'i.unit', 'i.decimals', 's.their_code', 's.price as offered']);
         $lines = array_values($rows->map(self::line(...))->all());
-        $lines !== [] || throw Refused::because('paper.nothing_left', ['order' => $order->code], 'empty');
         $values = array_map(fn (PurchaseLine $line) => $line->value, $lines);
 
         return new self(
             code: $order->code,
-            day: $order->created_by === null ? Settings::planDate() : substr(Stored::text($order->created_at), 0, 10),
+            day: Settings::planDate(),
             company: self::address(Settings::company()['name'], Settings::company()['address']),
             place: self::address(Stored::text($site->name ?? $order->site_code), Stored::text($site->address ?? '')),
             supplier: self::address(Stored::text($supplier->name), Stored::text($supplier->address)),
             contact: Stored::text($supplier->contact), email: Stored::text($supplier->email), terms: Stored::text($supplier->terms),
             currency: Stored::text($supplier->currency), lines: $lines,
-            total: in_array(null, $values, true) ? null : array_sum($values),
+            total: in_array(null, $values, true) ? null : array_sum($values), text: $order->text ?? '',
         );
+    }
+
+    /** @return array<string, mixed> as it is kept with a version */
+    public function kept(): array
+    {
+        return [...get_object_vars($this), 'lines' => array_map(get_object_vars(...), $this->lines)];
+    }
+
+    /** @param  array<string, mixed>  $kept */
+    public static function ofKept(array $kept): self
+    {
+        return new self(...[...$kept, 'lines' => array_map(fn (mixed $line) => new PurchaseLine(...(array) $line), array_values((array) $kept['lines']))]);
+    }
+
+    /** Whether another says the same to the supplier. */
+    public function isAs(self $other): bool
+    {
+        return array_diff_key($this->kept(), ['day' => true]) === array_diff_key($other->kept(), ['day' => true]);
     }
 
     private static function line(stdClass $row): PurchaseLine

@@ -23,16 +23,17 @@ final class UblOrder
 
     private readonly XMLWriter $xml;
 
-    private function __construct(private readonly PurchasePaper $paper)
+    private function __construct(private readonly PurchasePaper $paper, private readonly string $note)
     {
         $this->xml = new XMLWriter;
         $this->xml->openMemory();
         $this->xml->setIndent(true);
     }
 
-    public static function of(PurchasePaper $paper): string
+    /** @param  string  $note  as that it takes the place of an earlier version */
+    public static function of(PurchasePaper $paper, string $note = ''): string
     {
-        return (new self($paper))->write();
+        return (new self($paper, $note))->write();
     }
 
     private function write(): string
@@ -45,6 +46,8 @@ final class UblOrder
         $this->text('UBLVersionID', '2.1');
         $this->text('ID', $this->paper->code);
         $this->text('IssueDate', $this->paper->day);
+        $this->note === '' || $this->text('Note', $this->note);
+        $this->paper->text === '' || $this->text('Note', $this->paper->text);
         $this->paper->currency === '' || $this->text('DocumentCurrencyCode', $this->paper->currency);
         $this->text('LineCountNumeric', (string) count($this->paper->lines));
         $this->in('BuyerCustomerParty', fn () => $this->party($this->paper->company));

@@ -24,7 +24,7 @@ final class AskedFilters
         return new OrderFilter(
             site: $site,
             kind: in_array($kind, ['buy', 'make', 'transfer'], true) ? $kind : '',
-            status: in_array($status, ['firm', 'released', 'done', 'cancelled', 'all'], true) ? $status : 'open',
+            status: in_array($status, ['request', 'firm', 'released', 'unconfirmed', 'done', 'cancelled', 'all'], true) ? $status : 'open',
             text: self::text($request),
             withMessage: $request->boolean('said'),
         );

@@ -17,11 +17,19 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $status firm, released, done or cancelled
  * @property string $site_code
  * @property string|null $supplier_code
+ * @property bool $is_request whether purchasing is asked for it, and it is no order yet
+ * @property string|null $sent_at
+ * @property string|null $text what it says to its supplier beside its lines
  * @property int $version
  */
 final class Order extends Model
 {
     protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['is_request' => 'boolean'];
+    }
 
     /** @return HasMany<OrderLine, $this> */
     public function lines(): HasMany

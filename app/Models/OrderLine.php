@@ -30,6 +30,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $price millionths of the currency
  * @property int|null $run_id the run that proposed it
  * @property int|null $proposal its number there
+ * @property int|null $confirmed_qty what the supplier has confirmed
+ * @property string|null $confirmed_due
+ * @property string|null $confirmed_at
+ * @property string|null $confirmed_how hand, csv or ubl
  * @property int $version
  */
 final class OrderLine extends Model

@@ -91,6 +91,7 @@ final readonly class OrderTables
         }
         $this->cancel(array_intersect_key($lines, array_flip($gone)));
         $this->update($changed, $lines, $before);
+        $this->buyFrom($changed, $lines, $before, $after);
         $this->create($new, $after, $by);
         $new === [] || $lines = $this->lines($codes);
         $codesOfNew = array_fill_keys(array_map(fn (OpenOrder $order) => $order->code, $new), true);
@@ -186,6 +187,30 @@ final readonly class OrderTables
         }
         foreach ($states as $state => $ids) {
             DB::table('orders')->whereIn('id', array_unique($ids))->update(['status' => $state]);
+        }
+    }
+
+    /**
+     * A line that is bought from somebody else has an order of its own then.
+     *
+     * @param  list<OpenOrder>  $orders
+     * @param  array<string, stdClass>  $lines
+     */
+    private function buyFrom(array $orders, array $lines, Network $before, Network $after): void
+    {
+        $sourcing = new Sourcing($after->supplierItems);
+        foreach ($orders as $order) {
+            $old = $before->orders[$order->code] ?? null;
+            if ($old === null || $old->supplier === $order->supplier) {
+                continue;
+            }
+            $line = $lines[$order->code];
+            $isAlone = DB::table('order_lines')->where('order_id', $line->order_id)->count() === 1;
+            $isAlone || PurchaseTables::alone($line, DB::table('orders')->where('id', $line->order_id)->firstOrFail(), []);
+            DB::table('orders')->whereIn('id', DB::table('order_lines')->where('id', $line->id)->select('order_id'))
+                ->update(['supplier_code' => $order->supplier]);
+            DB::table('order_lines')->where('id', $line->id)
+                ->update(['price' => $order->supplier === null ? null : $sourcing->offer($order->supplier, $order->item)?->price]);
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Http\TrustedHosts;
 use App\Jobs\DeadRuns;
+use App\Outgoing\InsideTransport;
 use App\Planning\LiveNetwork;
 use App\Support\Health;
 use App\Support\Languages;
@@ -19,6 +20,7 @@ use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
@@ -49,6 +51,7 @@ final class AppServiceProvider extends ServiceProvider
             Health::workerIsHere();
             DeadRuns::look();
         });
+        Mail::extend('inside', fn () => new InsideTransport);
         TrustProxies::at(TrustedHosts::listed(config('yposta.proxies')));
         RateLimiter::for('password', fn (Request $request) => Limit::perMinute(5)->by((string) $request->user()?->getAuthIdentifier()));
         RateLimiter::for('sign-in', fn (Request $request) => [

@@ -73,10 +73,11 @@ final readonly class ConversionLine
      * Whom it is bought from; null for what is not bought.
      *
      * @param  Closure(string): bool  $isKnown
+     * @param  bool  $mayBeOpen  whether somebody else may find the supplier
      *
      * @throws Refused
      */
-    public function from(Supply $proposal, StoredPoint $point, Closure $isKnown): ?string
+    public function from(Supply $proposal, StoredPoint $point, Closure $isKnown, bool $mayBeOpen = false): ?string
     {
         if ($proposal->type !== OrderKind::Buy) {
             return null;
@@ -84,6 +85,7 @@ final readonly class ConversionLine
         $supplier = $this->supplier ?? $proposal->supplier;
 
         return match (true) {
+            $supplier === null && $mayBeOpen => null,
             $supplier === null => throw Refused::because(
                 'convert.no_supplier', ['item' => $point->item], 'supplier', ['number' => $this->number],
             ),

@@ -12,7 +12,7 @@ final readonly class OrderFilter
 {
     /**
      * @param  value-of<OrderKind>|''  $kind
-     * @param  value-of<OrderState>|'open'|'all'  $status
+     * @param  value-of<OrderState>|'open'|'all'|'request'|'unconfirmed'  $status
      * @param  bool  $withMessage  only those of which the plan has something to say
      */
     public function __construct(

@@ -8,6 +8,7 @@ use App\Models\Order;
 use App\Reading\Shapes\OrderList;
 use App\Reading\Shapes\OrderRow;
 use App\Reading\Shapes\OrderState;
+use App\Reading\Shapes\PurchaseStage;
 use App\Support\Settings;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -58,8 +59,8 @@ final readonly class OrderIndex
             $found += DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')->whereIn('o.id', $ids)
                 ->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
                 ->leftJoinSub($this->said($ids), 'm', 'm.order_id', '=', 'o.id')
-                ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 's.name', 'o.created_by', 'o.created_at')
-                ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id, max(case when l.hold then 1 else 0 end) as held, min(l.not_before) as not_before, min(l.finish_by) as finish_by, '.self::SAYS.' as message')
+                ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 'o.is_request', 's.name', 'o.created_by', 'o.created_at')
+                ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id, max(case when l.hold then 1 else 0 end) as held, min(l.not_before) as not_before, min(l.finish_by) as finish_by, o.is_request, max(case when l.cancelled then 0 else l.received end) as came, min(case when l.cancelled or l.confirmed_at is not null then 1 else 0 end) as confirmed, '.self::SAYS.' as message')
                 ->get()->keyBy('id')->all();
         }
 
@@ -88,6 +89,7 @@ final readonly class OrderIndex
             held: (int) $row->held === 1,
             notBefore: $row->not_before === null ? null : substr($row->not_before, 0, 10),
             finishBy: $row->finish_by === null ? null : substr($row->finish_by, 0, 10),
+            stage: $row->kind !== 'buy' ? null : PurchaseStage::of($row->status, (bool) $row->is_request, (int) $row->came > 0, (int) $row->confirmed === 1),
         );
     }
 
@@ -117,13 +119,18 @@ final readonly class OrderIndex
             ->when($filter->kind !== '', fn (Builder $query) => $query->where('o.kind', $filter->kind))
             ->when($filter->site !== '', fn (Builder $query) => $query->where('o.site_code', $filter->site))
             ->when($filter->status === 'open', fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled']))
+            ->when($filter->status === 'request', fn (Builder $query) => $query->where('o.is_request', true)->where('o.status', 'firm'))
+            ->when($filter->status === 'firm', fn (Builder $query) => $query->where('o.is_request', false))
+            ->when($filter->status === 'unconfirmed', fn (Builder $query) => $query->where('o.kind', 'buy')->where('o.status', 'released')
+                ->whereExists(fn (Builder $line) => $line->from('order_lines as u')->whereColumn('u.order_id', 'o.id')->where('u.cancelled', false)
+                    ->whereNull('u.confirmed_at')))
             ->when(in_array(
                 $filter->status,
                 ['firm', 'released', 'done', 'cancelled'],
                 true,
             ), fn (Builder $query) => $query->where('o.status', $filter->status))
             ->when($filter->text !== '', fn (Builder $query) => TextMatch::in(
-                $query->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code'), ['o.code', 'l.item_code', 's.name'], $filter->text,
+                $query->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code'), ['o.code', 'l.code', 'l.item_code', 's.name'], $filter->text,
             ));
     }
 }

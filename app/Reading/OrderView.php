@@ -53,6 +53,7 @@ final readonly class OrderView
             createdBy: $order->creator?->name,
             createdAt: $order->created_at?->toIso8601String(),
             lines: $lines,
+            purchase: PurchaseView::of($order),
         );
     }
 
@@ -111,6 +112,9 @@ final readonly class OrderView
             notBefore: $line->not_before === null ? null : substr((string) $line->not_before, 0, 10),
             finishBy: $line->finish_by === null ? null : substr((string) $line->finish_by, 0, 10),
             operations: $supply === null || $this->plan === null ? [] : StoredOperations::of($this->plan->run, [$supply])[$supply] ?? [],
+            confirmedQty: $line->confirmed_qty === null ? null : Quantity::format($line->confirmed_qty),
+            confirmedDue: $line->confirmed_due === null ? null : substr($line->confirmed_due, 0, 10),
+            confirmedHow: $line->confirmed_how,
         );
     }
 

@@ -22,7 +22,8 @@ final readonly class PreviewConversion
     /** @var array<string, string> by code */
     private array $siteNames;
 
-    public function __construct(private StoredPlan $plan)
+    /** @param  bool  $asRequests  whether purchases are handed to purchasing, each by itself */
+    public function __construct(private StoredPlan $plan, private bool $asRequests = false)
     {
         $this->siteNames = DB::table('sites')->pluck('name', 'code')->all();
     }
@@ -52,7 +53,7 @@ final readonly class PreviewConversion
             $kind = $proposal->type ?? OrderKind::Buy;
             try {
                 $qty = $line->quantity($proposal, $point);
-                $supplier = $line->from($proposal, $point, fn (string $code) => isset($suppliers[$code]));
+                $supplier = $line->from($proposal, $point, fn (string $code) => isset($suppliers[$code]), $this->asRequests);
             } catch (Refused $trouble) {
                 $said[] = new LineToConvert($line->number, null, '', $trouble->sentence());
 
@@ -62,7 +63,8 @@ final readonly class PreviewConversion
             $currency = $supplier === null ? '' : (string) $suppliers[$supplier]->currency;
             $said[] = new LineToConvert($line->number, $value === null ? null : (string) $value, $currency, null);
             if (isset($isPicked[$line->number])) {
-                $groups[OrderCodes::together($kind, $supplier, $point->site) ?? "\x1f{$line->number}"][] = [
+                $together = $this->asRequests ? null : OrderCodes::together($kind, $supplier, $point->site);
+                $groups[$together ?? "\x1f{$line->number}"][] = [
                     $kind, $words->order(ProposalHeading::of($proposal->type, $supplier, $proposal->fromSite, $point->site)), $currency,
                     Words::quantity($qty, $point->unit)." {$point->item}", $value ?? 0,
                 ];
@@ -80,8 +82,19 @@ final readonly class PreviewConversion
         );
 
         return new ConversionPreview(
-            $made, $said, OrderCounts::said(array_map(fn (OrderToMake $order) => $order->kind, $made)), $this->worth($made),
+            $made, $said, $this->counted(array_map(fn (OrderToMake $order) => $order->kind, $made)), $this->worth($made),
         );
+    }
+
+    /** @param  list<OrderKind>  $kinds */
+    private function counted(array $kinds): string
+    {
+        $bought = $this->asRequests ? count(array_filter($kinds, fn (OrderKind $kind) => $kind === OrderKind::Buy)) : 0;
+        $orders = OrderCounts::said($bought === 0 ? $kinds : array_values(array_filter($kinds, fn (OrderKind $kind) => $kind !== OrderKind::Buy)));
+
+        return implode(', ', array_filter([
+            $bought === 0 ? '' : trans_choice('{1} 1 request|[2,*] :count requests', $bought, ['count' => $bought]), $orders,
+        ]));
     }
 
     /** @param  list<OrderToMake>  $orders */

@@ -104,7 +104,15 @@ final readonly class ProposalList
             (new Explanations($this->plan))->proposal($proposal),
             SupplierChoices::of($this->plan, $proposal, $point),
             $this->describe->messages($point->n, $proposal->reference()),
+            $this->givenBack($point),
         );
+    }
+
+    private function givenBack(StoredPoint $point): ?string
+    {
+        $back = GivenBackList::rows($point->item, $point->site)[0] ?? null;
+
+        return $back === null ? null : (string) trans('Given back by :name: :reason', ['name' => $back->by, 'reason' => $back->reason]);
     }
 
     /** @param  list<Peg>  $serves */

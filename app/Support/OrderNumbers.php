@@ -9,13 +9,13 @@ use Illuminate\Support\Facades\DB;
 /** Codes of new orders: a letter for the kind and a number that has not been used. Call within a transaction. */
 final class OrderNumbers
 {
-    private const LETTERS = ['make' => 'M', 'buy' => 'P', 'transfer' => 'T'];
+    private const LETTERS = ['make' => 'M', 'buy' => 'P', 'transfer' => 'T', 'request' => 'Q'];
 
     /** Numbers begin above this where there are none yet. */
     private const FIRST = 1000;
 
     /**
-     * @param  array<string, int>  $counts  how many codes are wanted, by kind of order
+     * @param  array<string, int>  $counts  how many codes are wanted, by kind of order; `request` for what is asked of purchasing
      * @return array<string, list<string>> codes by kind
      */
     public static function next(array $counts): array
@@ -37,7 +37,7 @@ final class OrderNumbers
                 );
                 $codes[$kind] = [
                     ...$codes[$kind],
-                    ...array_values(array_diff($wanted, DB::table('orders')->whereIn('code', $wanted)->pluck('code')->all())),
+                    ...array_values(array_diff($wanted, self::used($wanted))),
                 ];
                 $number += count($wanted);
             }
@@ -46,6 +46,19 @@ final class OrderNumbers
         DB::table('settings')->upsert($next, ['key'], ['value']);
 
         return $codes;
+    }
+
+    /**
+     * A line keeps its code where its order has another.
+     *
+     * @param  list<string>  $codes
+     * @return list<string>
+     */
+    private static function used(array $codes): array
+    {
+        $found = DB::table('orders')->whereIn('code', $codes)->pluck('code')->merge(DB::table('order_lines')->whereIn('code', $codes)->pluck('code'));
+
+        return array_values($found->map(Stored::text(...))->all());
     }
 
     private static function first(string $letter): int

@@ -7,6 +7,7 @@ return [
     'move_order' => ':order to :due',
     'change_dates' => ':order due :due',
     'resize_order' => ':order to :qty',
+    'buy_from' => ':order from :supplier',
     'split_order' => ':order keeps :qty, the rest comes :due',
     'cancel_order' => ':order cancelled',
     'remove_order' => ':order taken away',

@@ -56,8 +56,12 @@ const order: OrderDetail = {
             notBefore: null,
             finishBy: null,
             operations: [],
+            confirmedQty: null,
+            confirmedDue: null,
+            confirmedHow: null,
         },
     ],
+    purchase: null,
 };
 const show = (more: Record<string, unknown> = {}, touched: string[] = []) => {
     draft.now = { marks: {}, state: { lines: [], expected: {} }, may: true, busy: false, ...more };

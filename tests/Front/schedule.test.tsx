@@ -194,6 +194,7 @@ describe('orders in bulk', () => {
         held: false,
         notBefore: null,
         finishBy: null,
+        stage: null,
         ...more,
     });
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Documents\OrderVersions;
 use App\Documents\Paper;
 use App\Documents\PickList;
 use App\Documents\PurchasePaper;
-use App\Documents\UblOrder;
 use App\Http\AskedFilters;
 use App\Http\PaperResponse;
 use App\Models\Order;
@@ -58,11 +58,11 @@ final class OrderController extends Controller
     }
 
     /** The order as its supplier gets it on paper. */
-    public function paper(Order $order): PlainResponse
+    public function paper(Request $request, Order $order): PlainResponse
     {
-        $paper = PurchasePaper::of($order);
+        [$paper, $version] = $this->version($request, $order);
 
-        return PaperResponse::of(Paper::of('order', ['paper' => $paper, 'planDate' => Day::parse(Settings::planDate())]), "{$order->code}.pdf");
+        return PaperResponse::of(OrderVersions::pdf($paper, $version), "{$order->code}.pdf");
     }
 
     /** What is to be taken from stock for a production order, on paper. */
@@ -74,9 +74,25 @@ final class OrderController extends Controller
     }
 
     /** The order as its supplier's programs read it. */
-    public function ubl(Order $order): PlainResponse
+    public function ubl(Request $request, Order $order): PlainResponse
     {
-        return PaperResponse::of(UblOrder::of(PurchasePaper::of($order)), "{$order->code}.xml", 'application/xml');
+        [$paper, $version] = $this->version($request, $order);
+
+        return PaperResponse::of(OrderVersions::ubl($paper, $version), "{$order->code}.xml", 'application/xml');
+    }
+
+    /**
+     * As it is, or as its supplier was told in a version.
+     *
+     * @return array{PurchasePaper, int}
+     */
+    private function version(Request $request, Order $order): array
+    {
+        $number = $request->integer('version');
+        $paper = $number === 0 ? PurchasePaper::of($order) : OrderVersions::paper($order->id, $number);
+        abort_if($paper === null, 404);
+
+        return [$paper, $number === 0 ? OrderVersions::next($order) : $number];
     }
 
     public function detail(Order $order): JsonResponse

@@ -105,24 +105,27 @@ final class ProposalController extends Controller
     {
         $given = $request->validate([
             'run' => 'required|integer', 'key' => 'required|string|min:16|max:100', 'sure' => 'boolean', 'agreed' => 'boolean',
-            ...self::LINES,
+            'handOver' => 'boolean', 'note' => 'nullable|string|max:190', ...self::LINES,
         ]);
 
         return response()->json($convert(
             (int) $given['run'], $this->lines($given), $given['key'], (bool) ($given['sure'] ?? false), (bool) ($given['agreed'] ?? false),
-            $this->user($request),
+            $this->user($request), ($given['handOver'] ?? false) ? trim((string) ($given['note'] ?? '')) : null,
         ));
     }
 
     /** What converting would make, with what was changed so far. */
     public function preview(Request $request): JsonResponse
     {
-        $given = $request->validate(['run' => 'required|integer', 'picked' => 'present|array|max:1000', 'picked.*' => 'integer', ...self::LINES]);
+        $given = $request->validate([
+            'run' => 'required|integer', 'picked' => 'present|array|max:1000', 'picked.*' => 'integer',
+            'handOver' => 'boolean', ...self::LINES,
+        ]);
         $plan = $this->plan();
         abort_if($plan === null || $plan->run->id !== (int) $given['run'], 404, (string) trans('The plan has changed. Reload the list.'));
 
         return response()->json(
-            (new PreviewConversion($plan))->of($this->lines($given), array_map(intval(...), array_values($given['picked']))),
+            (new PreviewConversion($plan, (bool) ($given['handOver'] ?? false)))->of($this->lines($given), array_map(intval(...), array_values($given['picked']))),
         );
     }
 

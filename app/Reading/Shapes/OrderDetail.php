@@ -24,6 +24,7 @@ final readonly class OrderDetail
         public ?string $createdBy,
         public ?string $createdAt,
         public array $lines,
+        public ?PurchaseDetail $purchase,
     ) {
     }
 }

@@ -12,6 +12,7 @@ final readonly class OrderLineRow
      * @param  list<MessageRow>  $messages
      * @param  list<ExplanationPeg>  $serves
      * @param  list<ComponentRow>  $components
+     * @param  string|null  $confirmedDue  ISO date that the supplier has confirmed
      * @param  list<ThreadOperation>  $operations  where the shop has them
      */
     public function __construct(
@@ -39,6 +40,9 @@ final readonly class OrderLineRow
         public ?string $notBefore,
         public ?string $finishBy,
         public array $operations,
+        public ?string $confirmedQty,
+        public ?string $confirmedDue,
+        public ?string $confirmedHow,
     ) {
     }
 }

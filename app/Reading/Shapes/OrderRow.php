@@ -28,6 +28,7 @@ final readonly class OrderRow
         public bool $held,
         public ?string $notBefore,
         public ?string $finishBy,
+        public ?PurchaseStage $stage,
     ) {
     }
 }

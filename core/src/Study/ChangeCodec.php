@@ -28,6 +28,7 @@ final class ChangeCodec
         'move_order' => MoveOrder::class,
         'change_dates' => ChangeDates::class,
         'resize_order' => ResizeOrder::class,
+        'buy_from' => BuyFrom::class,
         'split_order' => SplitOrder::class,
         'cancel_order' => CancelOrder::class,
         'put_order' => PutOrder::class,

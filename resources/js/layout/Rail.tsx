@@ -34,7 +34,12 @@ export function Rail() {
             on: ['/capacity', '/board', '/worklist', '/schedule'].some((path) => url.startsWith(path)),
         },
         { href: '/proposals', label: t('Proposals'), icon: ListChecks, on: url.startsWith('/proposals'), count: counts.proposals },
-        { href: '/orders', label: t('Orders'), icon: ClipboardList, on: url.startsWith('/orders') },
+        {
+            href: '/orders',
+            label: t('Orders'),
+            icon: ClipboardList,
+            on: ['/orders', '/requests', '/chase', '/letters', '/movements'].some((path) => url.startsWith(path)),
+        },
     ];
     const fold = () => {
         localStorage.setItem(KEPT, folded ? 'open' : 'folded');

@@ -9,6 +9,9 @@ export type BalanceMark = 'calm' | 'look' | 'dip' | 'broken';
 /** The stretch of time that a forecast or a record sums up: a day, an ISO week from Monday, a calendar month. */
 export type BucketSize = 'day' | 'week' | 'month';
 
+/** Why somebody asks a supplier about a line. */
+export type ChaseReason = 'late' | 'otherwise' | 'not_confirmed' | 'soon';
+
 /** What a part of a need is covered by. */
 export type CoverKind = 'stock' | 'order' | 'proposal' | 'late' | 'nothing';
 
@@ -60,6 +63,9 @@ export type PlaceReasonKind = 'now' | 'not_before' | 'operation' | 'material' | 
 
 /** Why stock moved. */
 export type PostingKind = 'receipt' | 'issue' | 'shipment' | 'transfer' | 'count' | 'import';
+
+/** How far a purchase is. */
+export type PurchaseStage = 'request' | 'firm' | 'sent' | 'confirmed' | 'partly' | 'closed' | 'cancelled';
 
 /** What could be done about a need that is not covered in time, or about a work centre that has more to do than it can. */
 export type RemedyKind =
@@ -326,6 +332,12 @@ export interface BoardTable {
     stamp: string;
 }
 
+/** Requests that became purchase orders. */
+export interface Bought {
+    orders: MadeOrder[];
+    message: string;
+}
+
 /** The load of work centres; what fills them is worked out with the person's draft and comes after the page. */
 export interface CapacityPage {
     filter: { bucket: BucketSize; as: 'percent' | 'hours'; from: string; kind: '' | 'orders' | 'proposals'; over: '' | '1'; q: string };
@@ -344,6 +356,38 @@ export interface ChangeRow {
     text: string;
     by: string;
     at: string;
+}
+
+/** What suppliers owe that somebody should ask about. */
+export interface ChasePage {
+    rows: ChaseRow[];
+    total: number;
+    counts: Record<string, number>;
+    filter: Record<string, string>;
+    may: boolean;
+}
+
+/** A line that a supplier owes, and why he is asked about it. */
+export interface ChaseRow {
+    code: string;
+    order: string;
+    number: number;
+    supplierCode: string;
+    supplier: string;
+    item: string;
+    theirs: string;
+    name: string;
+    open: string;
+    millionths: number;
+    unit: string;
+    decimals: number;
+    due: string;
+    daysLate: number;
+    confirmedDue: string | null;
+    confirmedQty: string | null;
+    reasons: ChaseReason[];
+    hasMail: string;
+    chased: string | null;
 }
 
 /** A code and what it stands for. */
@@ -663,6 +707,16 @@ export interface FoundRemedy {
     cost: number[];
 }
 
+/** A request that purchasing gave back. */
+export interface GivenBack {
+    code: string;
+    item: string;
+    site: string;
+    reason: string;
+    by: string;
+    at: string;
+}
+
 /** One bucket of the plan grid: the figure asked for. `mark` is of a balance: calm, look, dip (short on a day in between) or broken. */
 export interface GridCell {
     start: string;
@@ -791,6 +845,38 @@ export interface KeptStudy {
 export interface LabelledValue {
     label: string;
     value: string;
+}
+
+/** A letter that left the house, or is to. */
+export interface LetterRow {
+    id: number;
+    kind: string;
+    supplier: string;
+    order: Link | null;
+    recipient: string;
+    subject: string;
+    body: string;
+    state: string;
+    error: string;
+    tries: number;
+    by: string;
+    at: string;
+    files: Link[];
+}
+
+/** Letters as far as they are shown. */
+export interface LetterRows {
+    rows: LetterRow[];
+    total: number;
+    failed: number;
+}
+
+/** Letters to suppliers. */
+export interface LettersPage {
+    list: LetterRows;
+    filter: Record<string, string>;
+    may: boolean;
+    staysInside: boolean;
 }
 
 /** What a proposal is worth as it was changed, or why it cannot be converted so. */
@@ -1012,6 +1098,7 @@ export interface OrderDetail {
     createdBy: string | null;
     createdAt: string | null;
     lines: OrderLineRow[];
+    purchase: PurchaseDetail | null;
 }
 
 /** A line of an order. */
@@ -1040,6 +1127,9 @@ export interface OrderLineRow {
     notBefore: string | null;
     finishBy: string | null;
     operations: ThreadOperation[];
+    confirmedQty: string | null;
+    confirmedDue: string | null;
+    confirmedHow: string | null;
 }
 
 /** Orders from a place of their list on, and how many there are, and are overdue, in all. */
@@ -1073,6 +1163,7 @@ export interface OrderRow {
     held: boolean;
     notBefore: string | null;
     finishBy: string | null;
+    stage: PurchaseStage | null;
 }
 
 /** An order that picked proposals would become. */
@@ -1084,10 +1175,27 @@ export interface OrderToMake {
     currency: string;
 }
 
+/** What a supplier was told of an order, or is to be told. */
+export interface OrderVersionRow {
+    number: number;
+    madeAt: string;
+    sentAt: string | null;
+    by: string;
+    letter: string | null;
+    letterId: number | null;
+    pdf: string;
+}
+
 /** The orders. */
 export interface OrdersPage {
     orders: OrderRow[];
-    filter: { kind: OrderKind | ''; status: OrderState | 'open' | 'all'; q: string; said: string; sort: string };
+    filter: {
+        kind: OrderKind | '';
+        status: OrderState | 'open' | 'all' | 'request' | 'unconfirmed';
+        q: string;
+        said: string;
+        sort: string;
+    };
     total: number;
     late: number;
 }
@@ -1278,6 +1386,7 @@ export interface ProposalDetail {
     answer: Explanation;
     suppliers: SupplierChoice[];
     messages: MessageRow[];
+    givenBack: string | null;
 }
 
 /** Proposals under one heading: those at hand, and the number and value of all of them. */
@@ -1335,6 +1444,17 @@ export interface ProposalsPage {
     filter: { by: 'supplier' | 'item' | 'date'; until: 'today' | 'week' | 'fortnight' | 'all'; q: string; open: string; sort: string };
 }
 
+/** What a purchase is beside its lines. */
+export interface PurchaseDetail {
+    stage: PurchaseStage;
+    version: number;
+    mail: string;
+    text: string;
+    asked: string | null;
+    isNews: boolean;
+    versions: OrderVersionRow[];
+}
+
 /** One bucket of a point's record, quantities as text. */
 export interface RecordRow {
     start: string;
@@ -1363,6 +1483,49 @@ export interface RemedyRow {
     changes: string;
     letter: string;
     room: string | null;
+}
+
+/** What purchasing is asked for. */
+export interface RequestRow {
+    code: string;
+    reference: string;
+    item: string;
+    name: string;
+    site: string;
+    qty: string;
+    unit: string;
+    decimals: number;
+    supplierCode: string | null;
+    supplier: string | null;
+    currency: string;
+    price: string | null;
+    value: string | null;
+    due: string;
+    orderBy: string | null;
+    daysPassed: number;
+    for: Link[];
+    forCount: number;
+    forKey: string;
+    lateLines: number;
+    note: string;
+    by: string;
+    at: string;
+    offers: SupplierOffer[];
+    open: LabelledValue[];
+}
+
+/** Requests as far as they are shown. */
+export interface RequestRows {
+    rows: RequestRow[];
+    total: number;
+}
+
+/** What purchasing is asked for. */
+export interface RequestsPage {
+    list: RequestRows;
+    filter: Record<string, string>;
+    may: boolean;
+    back: GivenBack[];
 }
 
 /**
@@ -1735,6 +1898,16 @@ export interface SupplierChoice {
     minQty: string | null;
     multiple: string | null;
     value: string | null;
+    punctual: string | null;
+}
+
+/** Who sells an item, and for how much. */
+export interface SupplierOffer {
+    code: string;
+    name: string;
+    price: string | null;
+    currency: string;
+    lead: number | null;
     punctual: string | null;
 }
 

@@ -1,4 +1,5 @@
 import type {
+    ChaseReason,
     CoverKind,
     DifferenceKind,
     HitKind,
@@ -8,6 +9,7 @@ import type {
     OrderState,
     PegWay,
     PostingKind,
+    PurchaseStage,
     RunStage,
 } from '@/lib/shapes';
 import type { Sentence } from '@/lib/t';
@@ -17,6 +19,32 @@ import type { Sentence } from '@/lib/t';
 export const ORDER_KINDS: Record<OrderKind, Sentence> = { buy: 'Purchase', make: 'Production', transfer: 'Transfer' };
 
 export const ORDER_STATES: Record<OrderState, Sentence> = { firm: 'Firm', released: 'Released', done: 'Done', cancelled: 'Cancelled' };
+
+/** How far a purchase is. */
+export const PURCHASE_STAGES: Record<PurchaseStage, Sentence> = {
+    request: 'Request',
+    firm: 'Firm',
+    sent: 'Sent',
+    confirmed: 'Confirmed',
+    partly: 'Partly here',
+    closed: 'Closed',
+    cancelled: 'Cancelled',
+};
+
+/** Why a supplier is asked about a line. */
+export const CHASE_REASONS: Record<ChaseReason, Sentence> = {
+    late: 'late',
+    otherwise: 'confirmed otherwise',
+    not_confirmed: 'not confirmed',
+    soon: 'due within a week',
+};
+
+export const LETTER_STATES = {
+    waiting: 'to be sent',
+    sending: 'on its way',
+    sent: 'sent',
+    failed: 'not delivered',
+} as const satisfies Record<string, Sentence>;
 
 /** Why stock moved. */
 export const POSTINGS: Record<PostingKind, Sentence> = {

@@ -15,6 +15,7 @@ import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { POSTINGS } from '@/lib/words';
+import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
 /** The ledger: what came, what went, what was counted; each once, the newest first. What was wrong gets a counter-entry. */
@@ -109,6 +110,7 @@ export default function Movements({ list, filter, may }: MovementsPage) {
     return (
         <>
             <PageHead title={t('Movements')}>{tn('1 movement', ':n movements', list.count)}</PageHead>
+            <OrderTabs on="movements" />
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillSelect
                     label={t('What')}

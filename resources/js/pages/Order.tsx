@@ -14,15 +14,22 @@ import { t } from '@/lib/t';
 import { ComponentDraft, ComponentMore } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import { OrderActions, Origin } from '@/pages/parts/OrderParts';
+import { Confirmation, SendOrderForm, useMayBuy, Versions } from '@/pages/parts/PurchaseForms';
 import { ReceiveForm, SendForm, useMayMoveStock } from '@/pages/parts/StockForms';
-import { ORDER_KINDS, ORDER_STATES } from '@/lib/words';
+import { ORDER_KINDS, ORDER_STATES, PURCHASE_STAGES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
 export default function Order({ order }: OrderPage) {
     const may = useMayMoveStock();
     const isOpen = ['firm', 'released'].includes(order.status);
-    const hasPaper = order.kind === 'buy' ? order.supplier !== null : order.kind === 'make' && isOpen;
+    const hasPaper =
+        order.kind === 'buy' ? order.supplier !== null && order.purchase?.stage !== 'request' : order.kind === 'make' && isOpen;
     const [told, setTold] = useState<string | null>(null);
+    const mayBuy = useMayBuy();
+    const { plan } = useShared();
+    const { purchase } = order;
+    const isRequest = purchase?.stage === 'request';
+    const buys = mayBuy && plan.study === null && purchase !== null && !isRequest;
     const components = order.lines.filter((line) => line.components.length > 0);
     return (
         <>
@@ -33,13 +40,13 @@ export default function Order({ order }: OrderPage) {
                 <span
                     className={`rounded-full border px-2.5 py-0.5 font-semibold ${order.status === 'firm' ? 'border-line bg-surface' : 'border-act bg-act-tint text-act-dark'}`}
                 >
-                    {t(ORDER_STATES[order.status])}
+                    {purchase ? t(PURCHASE_STAGES[purchase.stage]) : t(ORDER_STATES[order.status])}
                 </span>
                 <span className="text-mute">
                     <Origin order={order} />
                 </span>
-                {order.kind === 'buy' && order.supplier && (
-                    <span className="ml-auto flex gap-3">
+                {order.kind === 'buy' && order.supplier && !isRequest && (
+                    <span className="ml-auto flex gap-3 whitespace-nowrap">
                         <a href={`/orders/${order.code}/order.pdf`} className="font-semibold text-act hover:underline">
                             {t('On paper (PDF)')}
                         </a>
@@ -59,8 +66,8 @@ export default function Order({ order }: OrderPage) {
                 >
                     {t('What moved')}
                 </Link>
-                <Link href="/orders" className="font-semibold text-act hover:underline">
-                    {t('All orders')}
+                <Link href={isRequest ? '/requests' : '/orders'} className="font-semibold text-act hover:underline">
+                    {isRequest ? t('All requests') : t('All orders')}
                 </Link>
             </p>
             {told && (
@@ -69,6 +76,9 @@ export default function Order({ order }: OrderPage) {
                 </Notice>
             )}
             <Lines order={order} />
+            {buys && order.status === 'released' && (
+                <Confirmation key={`${purchase.version} ${order.code}`} order={order} onDone={setTold} />
+            )}
             {components.map((line) => (
                 <ComponentTable
                     key={line.code}
@@ -77,6 +87,19 @@ export default function Order({ order }: OrderPage) {
                 />
             ))}
             <Inspector label={t('What the plan says of :order', { order: order.code })}>
+                {purchase && (
+                    <section className="mb-4">
+                        <h2 className="mb-1 text-lg font-bold">{t('To the supplier')}</h2>
+                        {purchase.asked && <p className="text-sm text-mute">{purchase.asked}</p>}
+                        {buys &&
+                            (isOpen || order.status === 'cancelled') &&
+                            purchase.isNews &&
+                            (purchase.versions.length > 0 || isOpen) && (
+                                <SendOrderForm key={purchase.version} order={order} purchase={purchase} onDone={setTold} />
+                            )}
+                        <Versions purchase={purchase} />
+                    </section>
+                )}
                 <h2 className="mb-1 text-lg font-bold">{t('In the live plan')}</h2>
                 {order.lines.map((line) => (
                     <section key={line.code} className="border-t border-soft py-2 first-of-type:border-0">
@@ -92,7 +115,7 @@ export default function Order({ order }: OrderPage) {
                         {may && !isZero(line.open) && order.status === 'firm' && line.from !== null && (
                             <SendForm line={line} from={line.from} onDone={setTold} />
                         )}
-                        {may && !isZero(line.open) && isOpen && !(order.kind === 'transfer' && order.status === 'firm') && (
+                        {may && !isZero(line.open) && isOpen && !isRequest && !(order.kind === 'transfer' && order.status === 'firm') && (
                             <ReceiveForm key={line.open} line={line} kind={order.kind} onDone={setTold} />
                         )}
                         <PegList title={t('Serves')} pegs={line.serves} />
@@ -189,7 +212,7 @@ function Lines({ order }: { order: OrderDetail }) {
                               <span className="text-mute">{t('no price')}</span>
                           ) : (
                               <>
-                                  {qty(line.price)} <span className="text-mute">{order.currency}</span>
+                                  {qty(line.price, 2)} <span className="text-mute">{order.currency}</span>
                               </>
                           ),
                   },

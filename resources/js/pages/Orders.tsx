@@ -15,10 +15,11 @@ import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { useMoreRows } from '@/lib/useMoreRows';
+import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { OrdersInBulk } from '@/pages/parts/OrdersInBulk';
 import { useMayMoveStock } from '@/pages/parts/StockForms';
 import { OrderPanel } from '@/pages/parts/OrderParts';
-import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES } from '@/lib/words';
+import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES, PURCHASE_STAGES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
 export default function Orders({ orders: first, total, late, filter }: OrdersPage) {
@@ -43,6 +44,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                 {tn('1 order', ':n orders', total)}
                 {late > 0 && `, ${t(':n overdue', { n: late })}`}
             </PageHead>
+            <OrderTabs on="orders" />
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 <PillTabs
                     label={t('Kind')}
@@ -61,8 +63,10 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                     onChange={(status) => change({ status })}
                     choices={[
                         { value: 'open', label: t('Open') },
+                        { value: 'request', label: t('Requests') },
                         { value: 'firm', label: t('Firm') },
-                        { value: 'released', label: t('Released') },
+                        { value: 'released', label: t('Sent or released') },
+                        { value: 'unconfirmed', label: t('Not confirmed') },
                         { value: 'done', label: t('Done') },
                         { value: 'cancelled', label: t('Cancelled') },
                         { value: 'all', label: t('Open and done') },
@@ -131,10 +135,14 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
     );
 }
 
+function stateOf(order: OrderRow): string {
+    return order.stage === null ? t(ORDER_STATES[order.status]) : t(PURCHASE_STAGES[order.stage]);
+}
+
 /** "firm, held back, not before Thu 12 Mar". */
 function stateInWords(order: OrderRow, today: string): string {
     return [
-        t(ORDER_STATES[order.status]),
+        stateOf(order),
         order.held ? t('held back') : '',
         order.notBefore ? t('not before :day', { day: day(order.notBefore, today) }) : '',
         order.finishBy ? t('done by :day', { day: day(order.finishBy, today) }) : '',
@@ -170,9 +178,9 @@ function columns(today: string): DataColumn<OrderRow>[] {
         {
             id: 'state',
             head: t('State'),
-            width: '74px',
+            width: '84px',
             sort: true,
-            cell: (order) => (order.held ? t('held') : t(ORDER_STATES[order.status])),
+            cell: (order) => (order.held ? t('held') : stateOf(order)),
             title: (order) => stateInWords(order, today),
             cellLook: (order) => (order.status === 'firm' ? 'text-mute' : ''),
         },

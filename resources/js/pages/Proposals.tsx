@@ -23,6 +23,7 @@ import { ProposalPanel } from '@/pages/parts/ProposalPanel';
 import { ProposalTable, type Edit } from '@/pages/parts/ProposalTable';
 import { CONVERT_RIGHTS } from '@/lib/words';
 import { useCommand } from '@/lib/useCommand';
+import { useKept } from '@/lib/useKept';
 import { usePageKeys } from '@/lib/usePageKeys';
 import { usePreview } from '@/lib/usePreview';
 
@@ -62,11 +63,13 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
         [user.can, plan.study],
     );
     const [asking, setAsking] = useState(false);
+    const [handOver, setHandOver] = useKept('proposals.handOver', false);
+    const [note, setNote] = useState('');
     const wish = useMemo(() => {
         const numbers = [...new Set([...chosen.map((row) => row.number), ...edits.keys()])];
         const lines = numbers.map((number) => ({ number, ...edits.get(number) }));
-        return lines.length === 0 || run === null ? '' : JSON.stringify({ run, picked: chosen.map((row) => row.number), lines });
-    }, [chosen, edits, run]);
+        return lines.length === 0 || run === null ? '' : JSON.stringify({ run, picked: chosen.map((row) => row.number), handOver, lines });
+    }, [chosen, edits, run, handOver]);
     const { preview, isFresh, trouble: previewTrouble } = usePreview(wish);
     const isReady = isFresh && preview?.lines.every((line) => line.trouble === null) === true;
     const { data, trouble: panelTrouble } = useLoaded<ProposalDetail>(open === null ? null : `/proposals/${open}`, plan.id);
@@ -77,13 +80,14 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
         ({ sure = false, agreed = false, along = [] }: Conversion) => {
             const numbers = new Set([...chosen.map((row) => row.number), ...along]);
             const lines = [...numbers].map((number) => ({ number, ...edits.get(number) }));
-            return postJson<Converted>('/proposals/convert', { run, key, sure, agreed, lines });
+            return postJson<Converted>('/proposals/convert', { run, key, sure, agreed, handOver, note, lines });
         },
         (_, { along = [] }) => {
             setOpen((shownNow) => (shownNow !== null && (picked.has(shownNow) || along.includes(shownNow)) ? null : shownNow));
             setPicked(new Set());
             setEdits(new Map());
             setAsking(false);
+            setNote('');
             setKey(freshKey());
             router.reload();
         },
@@ -234,6 +238,9 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                     isReady={isReady}
                     trouble={previewTrouble}
                     asking={asking}
+                    handOver={
+                        chosen.some((row) => row.kind === 'buy') ? { on: handOver, onChange: setHandOver, note, onNote: setNote } : null
+                    }
                     busy={busy}
                     onForward={forward}
                     onBack={() => setAsking(false)}

@@ -10,6 +10,8 @@ interface Props {
     trouble: string | null;
     /** Whether what would be made is shown, and the next press makes it. */
     asking: boolean;
+    /** Whether purchases are handed to purchasing, and what it is told; null where none is picked. */
+    handOver: { on: boolean; onChange: (on: boolean) => void; note: string; onNote: (note: string) => void } | null;
     busy: boolean;
     onForward: () => void;
     onBack: () => void;
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** What the picked proposals would become: counted, then order by order, then the button that makes it so. */
-export function ConvertBar({ count, preview, isReady, trouble, asking, busy, onForward, onBack, onClear }: Props) {
+export function ConvertBar({ count, preview, isReady, trouble, asking, handOver, busy, onForward, onBack, onClear }: Props) {
     const troubles = preview?.lines.flatMap((line) => line.trouble ?? []) ?? [];
     return (
         <div className="sticky -bottom-4 z-20 mt-auto bg-paper pt-3 pb-4">
@@ -33,6 +35,29 @@ export function ConvertBar({ count, preview, isReady, trouble, asking, busy, onF
                                 {one}
                             </p>
                         ))}
+                        {handOver && (
+                            <p className="mb-1.5 flex flex-wrap items-center gap-x-4 gap-y-1">
+                                <label className="flex items-center gap-2 font-semibold">
+                                    <input
+                                        type="checkbox"
+                                        checked={handOver.on}
+                                        onChange={(event) => handOver.onChange(event.target.checked)}
+                                        className="accent-order"
+                                    />
+                                    {t('Hand purchases to purchasing as requests')}
+                                </label>
+                                {handOver.on && (
+                                    <input
+                                        aria-label={t('What purchasing should know')}
+                                        placeholder={t('What purchasing should know')}
+                                        value={handOver.note}
+                                        maxLength={190}
+                                        onChange={(event) => handOver.onNote(event.target.value)}
+                                        className="h-[26px] flex-1 rounded border border-mute bg-ink px-2 placeholder:text-order-tint"
+                                    />
+                                )}
+                            </p>
+                        )}
                         <ul>
                             {preview?.orders.map((order, place) => (
                                 <li key={place} className="flex gap-4 py-0.5">
@@ -69,7 +94,9 @@ export function ConvertBar({ count, preview, isReady, trouble, asking, busy, onF
                             ? t('Converting')
                             : asking
                               ? preview
-                                  ? tn('Make 1 order', 'Make :n orders', preview.orders.length)
+                                  ? handOver?.on
+                                      ? tn('Hand over 1', 'Hand over :n', preview.orders.length)
+                                      : tn('Make 1 order', 'Make :n orders', preview.orders.length)
                                   : t('Looking ...')
                               : t('Convert')}
                         <kbd className="rounded border border-line bg-paper px-1.5 font-sans text-xs text-mute">C</kbd>

@@ -22,7 +22,7 @@ interface Props {
 
 /** A proposal: how its quantity comes about, from whom and for when to order it, whom it serves. */
 export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Props) {
-    const { row, answer, suppliers, messages } = detail;
+    const { row, answer, suppliers, messages, givenBack } = detail;
     return (
         <>
             <PanelHead
@@ -37,6 +37,7 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
                     · {t(SUPPLY_WAYS[row.kind])}, {row.site}
                 </span>
             </p>
+            {givenBack && <p className="mb-3 font-semibold text-look-ink">{givenBack}</p>}
             <h3 className="mb-1 text-xs font-bold text-mute">{t('How it comes about')}</h3>
             <AnswerLines answer={answer} />
             <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Date of the order')}</h3>

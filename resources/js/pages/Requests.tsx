@@ -1,0 +1,338 @@
+import { Link, router } from '@inertiajs/react';
+import { useMemo, useState } from 'react';
+import { Empty } from '@/components/Empty';
+import { FindBox } from '@/components/FindBox';
+import { Notice } from '@/components/Notice';
+import { PageHead } from '@/components/PageHead';
+import { PillTabs } from '@/components/Pill';
+import { SureDialog } from '@/components/SureDialog';
+import { Inspector } from '@/layout/Shell';
+import { day, inDays, daysBetween, qty } from '@/lib/format';
+import { freshKey, postJson } from '@/lib/http';
+import type { Bought, RequestRow, RequestsPage, Told } from '@/lib/shapes';
+import { refilter, useShared } from '@/lib/shared';
+import { type Sentence, t, tn } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
+import { usePageKeys } from '@/lib/usePageKeys';
+import { OrderTabs } from '@/pages/parts/OrderTabs';
+import { RequestPanel, type RequestEdit } from '@/pages/parts/RequestPanel';
+import { RequestsBar } from '@/pages/parts/RequestsBar';
+import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
+
+const MEANT = {
+    title: 'Is this meant?',
+    note: 'Nothing has been ordered yet.',
+    yes: 'Order it so',
+} satisfies Record<string, Sentence>;
+
+/** What purchasing is asked for: picked, bundled and ordered, or given back. */
+export default function Requests({ list, filter, may, back }: RequestsPage) {
+    const { plan } = useShared();
+    const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+    const [edits, setEdits] = useState<ReadonlyMap<string, RequestEdit>>(new Map());
+    const [open, setOpen] = useState<string | null>(null);
+    const [key, setKey] = useState(freshKey);
+    const [into, setInto] = useState('');
+    const [absurd, setAbsurd] = useState<string[] | null>(null);
+    const change = (changes: Record<string, string>) => refilter('/requests', filter, changes, { by: 'supplier' });
+    const by = filter.by ?? 'supplier';
+    const groups = useMemo(() => grouped(list.rows, by, plan.planDate), [list.rows, by, plan.planDate]);
+    const chosen = list.rows.filter((row) => picked.has(row.code));
+    const shown = list.rows.find((row) => row.code === open);
+
+    const after = () => {
+        setPicked(new Set());
+        setEdits(new Map());
+        setInto('');
+        setKey(freshKey());
+        router.reload();
+    };
+    const buying = useCommand(
+        (sure: boolean) =>
+            postJson<Bought>('/requests/buy', {
+                lines: chosen.map((row) => ({ line: row.code, ...edits.get(row.code) })),
+                into: into === '' ? null : into,
+                sure,
+                key,
+            }),
+        after,
+        ({ reason, details }) => {
+            if (reason === 'absurd') {
+                setAbsurd((details.lines as string[] | undefined) ?? []);
+                return true;
+            }
+            if (reason === 'stale') {
+                router.reload();
+            }
+            return false;
+        },
+    );
+    const giving = useCommand(
+        (reason: string) => postJson<Told>('/requests/give-back', { lines: chosen.map((row) => row.code), reason, key }),
+        after,
+    );
+    const buy = () => {
+        if (chosen.length > 0) {
+            giving.clear();
+            buying.send(false);
+        }
+    };
+    usePageKeys({ o: buy });
+    const edit = (code: string, changes: RequestEdit) => {
+        const kept = Object.fromEntries(
+            Object.entries({ ...edits.get(code), ...changes }).filter(([, value]) => value !== undefined),
+        ) as RequestEdit;
+        const next = new Map(edits);
+        if (Object.keys(kept).length === 0) {
+            next.delete(code);
+        } else {
+            next.set(code, kept);
+        }
+        setEdits(next);
+        setPicked(new Set([...picked, code]));
+    };
+    const trouble = buying.trouble ?? giving.trouble;
+    return (
+        <>
+            <PageHead title={t('Requests')}>
+                {list.total === 0 ? t('nothing waits for purchasing') : tn('1 waits for purchasing', ':n wait for purchasing', list.total)}
+            </PageHead>
+            <OrderTabs on="requests" />
+            <div className="mb-2.5 flex flex-wrap items-center gap-2">
+                <PillTabs
+                    label={t('Grouped')}
+                    value={by}
+                    onChange={(value) => change({ by: value })}
+                    choices={[
+                        { value: 'supplier', label: t('By supplier') },
+                        { value: 'item', label: t('By item') },
+                        { value: 'for', label: t('By whom it is for') },
+                        { value: 'day', label: t('By day to order') },
+                    ]}
+                />
+                <FindBox label={t('Find item, supplier, request')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
+            </div>
+            {buying.answer && (
+                <Notice tone="done" onClose={buying.clear}>
+                    <p className="font-semibold">{buying.answer.message}</p>
+                    <ul className="text-sm">
+                        {buying.answer.orders.map((order) => (
+                            <li key={order.code}>
+                                <Link href={order.href} className="font-semibold text-act hover:underline">
+                                    {order.code}
+                                </Link>{' '}
+                                {order.title}: {order.what}
+                            </li>
+                        ))}
+                    </ul>
+                </Notice>
+            )}
+            {giving.answer && (
+                <Notice tone="done" onClose={giving.clear}>
+                    {giving.answer.message}
+                </Notice>
+            )}
+            {trouble && <Notice tone="broken">{trouble}</Notice>}
+            {list.rows.length === 0 ? (
+                <Empty title={t('Nothing waits for purchasing')}>
+                    {t('What planners hand over from the proposals stands here until it is ordered or given back.')}
+                </Empty>
+            ) : (
+                <DataTable
+                    name="requests"
+                    label={t('Requests')}
+                    columns={columns(plan.planDate, by, edits)}
+                    groups={groups}
+                    keyOf={(row) => row.code}
+                    open={open}
+                    narrow={open !== null}
+                    onOpen={(row) => setOpen(row.code)}
+                    ticks={
+                        may
+                            ? {
+                                  picked: (row) => picked.has(row.code),
+                                  may: () => true,
+                                  label: (row) => t('Pick request :code, :item', { code: row.code, item: row.item }),
+                                  group: (group) => t('All of :group', { group: group.key }),
+                                  onPick: (rows, on) =>
+                                      setPicked((before) => {
+                                          const next = new Set(before);
+                                          rows.forEach((row) => (on ? next.add(row.code) : next.delete(row.code)));
+                                          return next;
+                                      }),
+                              }
+                            : undefined
+                    }
+                    foot={
+                        list.total > list.rows.length && (
+                            <span className="text-mute">
+                                {t('The first :n of :total; search to see others.', { n: list.rows.length, total: list.total })}
+                            </span>
+                        )
+                    }
+                />
+            )}
+            {back.length > 0 && (
+                <section className="mt-4">
+                    <h2 className="mb-1 font-bold">{t('Given back to planning')}</h2>
+                    <ul className="text-sm">
+                        {back.map((one) => (
+                            <li key={one.code} className="border-b border-soft py-1">
+                                <strong>{one.item}</strong> <span className="text-mute">{one.site}</span> · {one.reason}{' '}
+                                <span className="text-mute">
+                                    ({one.code}, {one.by}, {day(one.at, plan.planDate)})
+                                </span>
+                            </li>
+                        ))}
+                    </ul>
+                </section>
+            )}
+            {chosen.length > 0 && (
+                <RequestsBar
+                    rows={chosen}
+                    edits={edits}
+                    into={into}
+                    onInto={setInto}
+                    busy={buying.busy || giving.busy}
+                    onBuy={buy}
+                    onGiveBack={(reason) => giving.send(reason)}
+                    onClear={() => setPicked(new Set())}
+                />
+            )}
+            {absurd && (
+                <SureDialog
+                    {...MEANT}
+                    lines={absurd}
+                    onSure={() => {
+                        setAbsurd(null);
+                        buying.send(true);
+                    }}
+                    onBack={() => setAbsurd(null)}
+                />
+            )}
+            {shown && (
+                <Inspector label={t('Request')}>
+                    <RequestPanel
+                        key={shown.code}
+                        row={shown}
+                        edit={edits.get(shown.code)}
+                        may={may}
+                        onEdit={(changes) => edit(shown.code, changes)}
+                        onClose={() => setOpen(null)}
+                    />
+                </Inspector>
+            )}
+        </>
+    );
+}
+
+function grouped(rows: RequestRow[], by: string, today: string): DataGroup<RequestRow>[] {
+    const groups = new Map<string, DataGroup<RequestRow>>();
+    for (const row of rows) {
+        const title =
+            by === 'item'
+                ? `${row.item} ${row.name}`
+                : by === 'for'
+                  ? row.forKey || t('nobody yet')
+                  : by === 'day'
+                    ? row.orderBy === null
+                        ? t('no day known')
+                        : day(row.orderBy, today)
+                    : `${row.supplier ?? t('no supplier yet')}, ${row.site}`;
+        const group = groups.get(title) ?? { key: title, label: title, rows: [] };
+        group.rows.push(row);
+        groups.set(title, group);
+    }
+    return [...groups.values()];
+}
+
+function columns(today: string, by: string, edits: ReadonlyMap<string, RequestEdit>): DataColumn<RequestRow>[] {
+    return [
+        { id: 'code', head: t('Request'), width: '74px', look: 'font-semibold', cell: (row) => row.code },
+        {
+            id: 'item',
+            head: t('Item'),
+            title: (row) => `${row.item} ${row.name}, ${row.site}`,
+            cell: (row) => (
+                <>
+                    <strong>{row.item}</strong> <span className="text-mute">{row.name}</span>
+                    {by !== 'supplier' && <span className="text-mute"> · {row.supplier ?? t('no supplier yet')}</span>}
+                </>
+            ),
+        },
+        {
+            id: 'qty',
+            head: t('Quantity'),
+            width: '96px',
+            right: true,
+            cell: (row) => {
+                const changed = edits.get(row.code)?.qty;
+                return (
+                    <>
+                        <span className={changed === undefined ? '' : 'font-semibold text-draft'}>
+                            {qty(changed ?? row.qty, row.decimals)}
+                        </span>{' '}
+                        <span className="text-mute">{row.unit}</span>
+                    </>
+                );
+            },
+        },
+        {
+            id: 'order',
+            head: t('Order by'),
+            width: '84px',
+            right: true,
+            cell: (row) => (row.orderBy === null ? '' : day(row.orderBy, today)),
+            cellLook: (row) => (row.daysPassed > 0 ? 'font-semibold text-broken' : ''),
+        },
+        {
+            id: 'when',
+            head: t('When'),
+            width: '92px',
+            look: 'pl-2',
+            wide: true,
+            cell: (row) => (row.orderBy === null ? '' : inDays(daysBetween(today, row.orderBy))),
+            cellLook: (row) => (row.daysPassed > 0 ? 'font-semibold text-broken' : ''),
+        },
+        {
+            id: 'due',
+            head: t('Wanted'),
+            width: '84px',
+            right: true,
+            cell: (row) => {
+                const changed = edits.get(row.code)?.due;
+                return <span className={changed === undefined ? '' : 'font-semibold text-draft'}>{day(changed ?? row.due, today)}</span>;
+            },
+        },
+        {
+            id: 'for',
+            head: t('For'),
+            width: '170px',
+            look: 'pl-3',
+            title: (row) => row.for.map((one) => one.label).join(', '),
+            cell: (row) => (
+                <>
+                    {row.lateLines > 0 && (
+                        <span className="mr-1 font-semibold text-broken">{tn('1 late', ':n late', row.lateLines)} ·</span>
+                    )}
+                    {row.for[0]?.label ?? <span className="text-mute">{t('nobody yet')}</span>}
+                    {row.forCount > 1 && <span className="text-mute"> {t('and :n more', { n: row.forCount - 1 })}</span>}
+                </>
+            ),
+        },
+        {
+            id: 'value',
+            head: t('Value'),
+            width: '92px',
+            right: true,
+            cell: (row) =>
+                row.value === null ? (
+                    <span className="text-mute">{t('no price')}</span>
+                ) : (
+                    <>
+                        {qty(row.value)} <span className="text-mute">{row.currency}</span>
+                    </>
+                ),
+        },
+    ];
+}
