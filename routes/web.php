@@ -8,6 +8,7 @@ use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BundleController;
 use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\DemandController;
+use App\Http\Controllers\DemoDayController;
 use App\Http\Controllers\DraftController;
 use App\Http\Controllers\JournalController;
 use App\Http\Controllers\LetterController;
@@ -49,6 +50,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/account/password', [AccountController::class, 'password'])->middleware('throttle:password');
 
     Route::get('/', TodayController::class);
+    Route::post('/demo/day', DemoDayController::class);
 
     Route::get('/demand', [DemandController::class, 'index']);
     Route::get('/demand/rows', [DemandController::class, 'rows']);

@@ -97,10 +97,14 @@ final readonly class ReceiveGoods
     }
 
     /**
+     * What one line is, in words and as changes.
+     *
      * @param  array{order: string, item: string, qty: int, last: bool, parts: bool}  $line
      * @return array{string, list<Change>}
+     *
+     * @throws Refused when it is another item, more than the tolerance, or the order is over
      */
-    private function received(Network $network, array $line): array
+    public function received(Network $network, array $line): array
     {
         $order = $network->orders[$line['order']] ?? throw Refused::because('stock.over', ['order' => $line['order']], 'over');
         $line['item'] === '' || $line['item'] === $order->item

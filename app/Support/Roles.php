@@ -39,6 +39,9 @@ final class Roles
     /** Receive, issue, send and ship what orders bring and need, and count what is there. */
     public const STOCK = 'move stock';
 
+    /** The role that settings and people are for. */
+    public const ADMINISTRATOR = 'administrator';
+
     private const ALL = [
         self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT,
         self::STOCK,
@@ -51,7 +54,7 @@ final class Roles
         'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY, self::REPORT, self::STOCK],
         'sales' => [self::FORECAST, self::STUDY, self::PROMISE],
         'viewer' => [],
-        'administrator' => self::ALL,
+        self::ADMINISTRATOR => self::ALL,
         'floor' => [self::REPORT],
         'stores' => [self::STOCK],
     ];

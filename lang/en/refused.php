@@ -86,6 +86,10 @@ return [
     'capacity' => [
         'no_centre' => 'There is no work centre :centre in this plan.',
     ],
+    'day' => [
+        'no_plan' => 'The plan could not be made: :trouble',
+        'not_pinned' => 'The date is not pinned: the days of this company pass by themselves. Nothing was changed.',
+    ],
     'draft' => [
         'busy' => 'The draft is being changed in another window. Nothing was added; try again.',
         'change' => ':Trouble. The draft is as it was.',

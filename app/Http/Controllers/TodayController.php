@@ -10,6 +10,7 @@ use App\Reading\Figures;
 use App\Reading\MissingList;
 use App\Reading\Pages\TodayPage;
 use App\Reading\TodayView;
+use App\Support\Roles;
 use Illuminate\Http\Request;
 use Inertia\Response;
 
@@ -18,6 +19,7 @@ final class TodayController extends Controller
     public function __invoke(Request $request, NetworkReader $reader): Response
     {
         $plan = $this->plan();
+        $demo = config('yposta.demo') === true && $this->user($request)->hasRole(Roles::ADMINISTRATOR);
         if ($plan === null) {
             return (new TodayPage(
                 planned: false,
@@ -27,6 +29,7 @@ final class TodayController extends Controller
                 reasons: [],
                 totals: null,
                 missing: MissingList::open(),
+                demo: $demo,
             ))->show();
         }
         $site = $this->site($request);
@@ -36,6 +39,7 @@ final class TodayController extends Controller
         return (new TodayPage(
             planned: true,
             missing: MissingList::open(),
+            demo: $demo,
             lines: $today->lines($site),
             days: $today->days($site, $reader->calendarOf($site)),
             figures: Figures::of($plan->run, $plan->run->study_id === null ? Figures::before($plan->run) : Run::live()),

@@ -20,6 +20,7 @@ final readonly class TodayPage extends Page
      * @param  list<LabelledValue>  $reasons
      * @param  array{salesLines: int, points: int, horizonEnd: string}|null  $totals
      * @param  list<MissingRow>  $missing
+     * @param  bool  $demo  whether the person may let days pass
      */
     public function __construct(
         public bool $planned,
@@ -29,6 +30,7 @@ final readonly class TodayPage extends Page
         public array $reasons,
         public ?array $totals,
         public array $missing,
+        public bool $demo,
     ) {
     }
 }

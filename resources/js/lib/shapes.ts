@@ -548,6 +548,12 @@ export interface Converted {
     message: string;
 }
 
+/** A day that has passed in the demo. */
+export interface DayPassed {
+    day: string;
+    said: string[];
+}
+
 /** Sales lines or a forecast. */
 export interface DemandPage {
     filter: { view: 'sales' | 'forecast'; q: string; late: string; forecast: string; sort: string };
@@ -2040,6 +2046,7 @@ export interface TodayPage {
     reasons: LabelledValue[];
     totals: { salesLines: number; points: number; horizonEnd: string } | null;
     missing: MissingRow[];
+    demo: boolean;
 }
 
 /** Something was done; what is said about it. */

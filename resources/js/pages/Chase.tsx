@@ -196,6 +196,7 @@ function columns(today: string): DataColumn<ChaseRow>[] {
         {
             id: 'item',
             head: t('Item'),
+            look: 'pl-3',
             title: (row) => `${row.item} ${row.name}, ${row.theirs}`,
             cell: (row) => (
                 <>

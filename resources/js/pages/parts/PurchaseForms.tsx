@@ -198,7 +198,7 @@ export function Confirmation({ order, onDone }: { order: OrderDetail } & Telling
                                     />
                                 </span>
                             </td>
-                            <td className="pl-3 text-look-ink">
+                            <td className={`pl-3 ${confirmedChanges(line).length > 0 ? 'font-semibold text-look-ink' : 'text-mute'}`}>
                                 {line.confirmedDue === null ? (
                                     <span className="text-mute">{t('not yet')}</span>
                                 ) : (
