@@ -45,6 +45,7 @@ final readonly class Examination
             DB::raw("'sales:' || t.order_code || '/' || t.line as document"),
         ]), 'shipment', -1);
         yield from $this->states();
+        yield from $this->purchases();
         yield from $this->holds();
         yield from $this->plan();
     }
@@ -105,6 +106,28 @@ final readonly class Examination
         }
         foreach (DB::table('order_lines')->whereColumn('received', '>', 'qty')->orderBy('code')->pluck('code') as $code) {
             yield self::say('received_too_much', ['order' => Stored::text($code)]);
+        }
+    }
+
+    /** @return iterable<string> proposals that were ordered twice, sent orders that nobody can say what was sent of, messages about nothing */
+    private function purchases(): iterable
+    {
+        $twice = DB::table('conversions')->groupBy('run_id', 'proposal')->havingRaw('count(*) > 1')->get(['run_id', 'proposal']);
+        foreach ($twice as $row) {
+            yield self::say('twice', ['number' => Stored::int($row->proposal), 'run' => Stored::int($row->run_id)]);
+        }
+        $unknown = DB::table('orders as o')->whereNotNull('o.sent_at')
+            ->whereNotExists(fn (Builder $query) => $query->from('order_versions')->whereColumn('order_versions.order_id', 'o.id'))->pluck('o.code');
+        foreach ($unknown as $code) {
+            yield self::say('sent_what', ['order' => Stored::text($code)]);
+        }
+        $run = Run::live();
+        $codes = $run === null ? [] : DB::table('plan_messages')->where('run_id', $run->id)->where('reference', 'like', 'order:%')->distinct()
+            ->pluck('reference')->map(fn (mixed $reference) => substr(Stored::text($reference), strlen('order:')))->all();
+        foreach (array_chunk($codes, 400) as $chunk) {
+            foreach (array_diff($chunk, DB::table('order_lines')->whereIn('code', $chunk)->pluck('code')->all()) as $code) {
+                yield self::say('message', ['order' => $code]);
+            }
         }
     }
 

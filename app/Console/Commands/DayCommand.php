@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Outside\StandInPlanner;
 use App\Outside\WorldDay;
 use App\Reading\DayFigures;
+use App\Reading\Examination;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Words;
@@ -17,11 +18,11 @@ final class DayCommand extends Command
 {
     use TellsOnStandardError;
 
-    protected $signature = 'yposta:day {--days=1 : how many pass} {--seed=1 : the same seed and start give the same days} {--plan : somebody plans and orders every day} {--quiet-days : print only the figures}';
+    protected $signature = 'yposta:day {--days=1 : how many pass} {--seed=1 : the same seed and start give the same days} {--plan : somebody plans and orders every day} {--check : examine the database after each, and stop where it does not agree with itself} {--quiet-days : print only the figures}';
 
     protected $description = 'Let days of the world outside pass in the demo: suppliers, the floor, customers and chance';
 
-    public function handle(WorldDay $world, StandInPlanner $planner): int
+    public function handle(WorldDay $world, StandInPlanner $planner, Examination $examination): int
     {
         config(['queue.default' => 'sync']);
         ini_set('memory_limit', '-1');
@@ -33,6 +34,11 @@ final class DayCommand extends Command
                 $this->line($this->figures($first, $passed['day'], $made));
                 foreach ($this->option('quiet-days') ? [] : $passed['said'] as $said) {
                     $this->line("  {$said}");
+                }
+                foreach ($this->option('check') ? $examination->all() : [] as $wrong) {
+                    $this->complain([$wrong]);
+
+                    return 1;
                 }
             }
         } catch (Refused $refused) {
