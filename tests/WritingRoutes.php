@@ -64,6 +64,23 @@ final class WritingRoutes
                 order: 'M1', op: 10, workCentre: 'BENCH', run: 30_000_000, start: '2026-03-09 06:00', end: '2026-03-09 08:30', units: '1',
             )]))],
         ])->id;
+        $bought = function (string $code, array $with): string {
+            DB::table('orders')->insertOrIgnore([
+                'code' => $code, 'kind' => 'buy', 'status' => 'firm', 'site_code' => 'MAIN', 'supplier_code' => 'SUP', 'created_at' => now(),
+                'updated_at' => now(), ...$with,
+            ]);
+            DB::table('order_lines')->insertOrIgnore([
+                'order_id' => DB::table('orders')->where('code', $code)->value('id'), 'number' => 1, 'code' => $code, 'item_code' => 'ROD',
+                'qty' => 5_000_000, 'received' => 0, 'due' => '2026-03-20', 'pinned' => false, 'priority' => 5,
+                ...(($with['status'] ?? '') === 'released' ? ['confirmed_qty' => 5_000_000, 'confirmed_due' => '2026-03-23', 'confirmed_at' => now()] : []),
+            ]);
+            DB::table('suppliers')->update(['email' => 'sup@sup.example']);
+            Journal::write('import', 'A purchase.', null);
+
+            return $code;
+        };
+        $asked = fn (): string => $bought('Q9', ['is_request' => true]);
+        $sent = fn (): string => $bought('P7', ['status' => 'released', 'sent_at' => now()]);
         $promise = ['lines' => [['item' => 'GLUE', 'site' => 'MAIN', 'qty' => '0.5', 'date' => '2026-04-20']], 'order' => 'E-9', 'customer' => 'Pier 9'];
         $anyone = array_values(array_diff(array_unique(array_merge(...array_values(Roles::OF))), [Roles::REPORT]));
 
@@ -151,6 +168,18 @@ final class WritingRoutes
 
                 return ['id' => (int) DB::table('movements')->max('id'), ...$key()];
             }],
+            'POST requests/buy' => [Roles::BUY, fn () => ['lines' => [['line' => $asked()]], ...$key()]],
+            'POST requests/give-back' => [Roles::BUY, fn () => ['lines' => [$asked()], 'reason' => 'not needed', ...$key()]],
+            'POST purchases/apart' => [Roles::BUY, fn () => ['order' => $bought('P8', []), ...$key()]],
+            'POST purchases/send' => [Roles::BUY, fn () => ['order' => $bought('P8', []), 'mail' => true, 'version' => 1, ...$key()]],
+            'POST purchases/confirm' => [Roles::BUY, fn () => ['lines' => [['line' => $sent(), 'qty' => '4', 'due' => '2026-03-24']], ...$key()]],
+            'POST purchases/accept' => [Roles::BUY, fn () => ['lines' => [$sent()], ...$key()]],
+            'POST purchases/confirmation' => [Roles::BUY, fn () => ['file' => "order,line,qty,date\n{$sent()},1,3,2026-03-25\n", ...$key()]],
+            'POST chase' => [Roles::BUY, fn () => ['lines' => [$sent()], ...$key()]],
+            'POST letters/{id}/send' => [Roles::BUY, fn () => ['id' => (int) DB::table('letters')->insertGetId([
+                'kind' => 'chase', 'recipient' => 'sup@sup.example', 'subject' => 'Open orders', 'body' => 'Please tell us.', 'files' => '[]',
+                'state' => 'waiting', 'user_id' => User::query()->value('id'), 'created_at' => now(),
+            ])]],
             'POST runs' => [Roles::RUN, fn () => []],
             'POST runs/refresh' => [Roles::RUN, fn () => []],
         ];

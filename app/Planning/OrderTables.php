@@ -186,7 +186,8 @@ final readonly class OrderTables
             );
         }
         foreach ($states as $state => $ids) {
-            DB::table('orders')->whereIn('id', array_unique($ids))->update(['status' => $state]);
+            // what is sent is no longer only asked for
+            DB::table('orders')->whereIn('id', array_unique($ids))->update(['status' => $state, ...($state === 'firm' ? [] : ['is_request' => false])]);
         }
     }
 

@@ -202,6 +202,7 @@ it('refuses in words whatever is sent to be written', function (int $seed) {
         ['change' => 'finish_by', 'order' => 'M1', 'day' => null],
         ['change' => 'prioritise_order', 'order' => 'P1', 'priority' => 2],
         ['change' => 'pin_order', 'order' => 'P1', 'pinned' => true],
+        ['change' => 'buy_from', 'order' => 'P1', 'supplier' => 'SUP'],
         ['change' => 'release_order', 'order' => 'M1', 'released' => true],
     ];
     $routes = WritingRoutes::all();

@@ -40,7 +40,7 @@ const OWN = [
     'POST sign-in', 'POST sign-out', 'POST account/password', 'POST site', 'POST shown-plan', 'POST views', 'DELETE views', 'DELETE draft',
     'DELETE draft/lines/{id}',
     'POST draft/lines/{id}/accept', 'POST draft/balances', 'POST draft/step', 'POST draft/commit', 'POST shortages/resolve', 'POST proposals/preview',
-    'POST promise/answer', 'POST board/place',
+    'POST promise/answer', 'POST board/place', 'POST demo/day',
 ];
 
 it('lets only those write who may, at every route, and leaves every table as it was for the others', function (string $route) {
@@ -130,6 +130,7 @@ function draftedChanges(): array
         'cancel a production order' => [Roles::MAKE, ['change' => 'cancel_order', 'order' => 'M1']],
         'a new purchase' => [Roles::BUY, [...$put, 'kind' => 'buy', 'item' => 'ROD', 'supplier' => 'SUP']],
         'a new production order' => [Roles::MAKE, [...$put, 'kind' => 'make', 'item' => 'HEAD']],
+        'another supplier' => [Roles::BUY, ['change' => 'buy_from', 'order' => 'P1', 'supplier' => 'SUP']],
         'pin a purchase' => [Roles::BUY, ['change' => 'pin_order', 'order' => 'P1', 'pinned' => true]],
         'pin a production order' => [Roles::MAKE, ['change' => 'pin_order', 'order' => 'M1', 'pinned' => true]],
         'pin a purchase that is none' => [Roles::BUY, ['change' => 'pin_order', 'order' => 'P1', 'pinned' => false]],

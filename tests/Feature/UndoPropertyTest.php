@@ -75,6 +75,7 @@ function randomDraft(Randomizer $random): array
         fn () => ['change' => 'resize_order', 'order' => $order(), 'qty' => $qty()],
         fn () => ['change' => 'split_order', 'order' => $order(), 'qty' => '2', 'due' => $day(), 'rest' => 'new:1'],
         fn () => ['change' => 'cancel_order', 'order' => $order()],
+        fn () => ['change' => 'buy_from', 'order' => $order(), 'supplier' => $one(DB::table('suppliers')->orderBy('code')->pluck('code')->all())],
         fn () => ['change' => 'pin_order', 'order' => $order(), 'pinned' => $random->getInt(0, 1) === 1],
         fn () => ['change' => 'prioritise_order', 'order' => $order(), 'priority' => $random->getInt(1, 9)],
         fn () => ['change' => 'change_stock', 'item' => $point()['item_code'], 'site' => 'MAIN', 'qty' => $qty()],
