@@ -83,6 +83,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/order-rows', [OrderController::class, 'rows']);
     Route::get('/orders/line', [OrderController::class, 'line']);
     Route::get('/orders/{order:code}/order.pdf', [OrderController::class, 'paper'])->where('order', '.+');
+    Route::get('/orders/{order:code}/sheet.pdf', [OrderController::class, 'sheet'])->where('order', '.+');
+    Route::get('/orders/{order:code}/labels.pdf', [OrderController::class, 'labels'])->where('order', '.+');
     Route::get('/orders/{order:code}/pick.pdf', [OrderController::class, 'pick'])->where('order', '.+');
     Route::get('/orders/{order:code}/order.xml', [OrderController::class, 'ubl'])->where('order', '.+');
     Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');

@@ -22,7 +22,9 @@ use Illuminate\Support\Facades\DB;
 use Yposta\Core\Study\ReleaseOrder;
 use Yposta\Core\Support\Phrase;
 
-/** Sends a purchase order to its supplier, by mail with its paper and its UBL, or says that it went another way. What he is told is kept. */
+/**
+ * Sends a purchase order to its supplier, by mail with its paper and its UBL, or says that it went another way. What he is told is kept.
+ */
 final readonly class SendOrder
 {
     public function __construct(private CommitChanges $commit)

@@ -91,7 +91,9 @@ final readonly class PurchasePaper
     /** @param  array<string, mixed>  $kept */
     public static function ofKept(array $kept): self
     {
-        return new self(...[...$kept, 'lines' => array_map(fn (mixed $line) => new PurchaseLine(...(array) $line), array_values((array) $kept['lines']))]);
+        $lines = array_map(fn (mixed $line) => new PurchaseLine(...(array) $line), array_values((array) $kept['lines']));
+
+        return new self(...[...$kept, 'lines' => $lines]);
     }
 
     /** Whether another says the same to the supplier. */

@@ -75,7 +75,8 @@ final class Outbox
     public static function files(stdClass $letter): array
     {
         $given = array_values(array_map(
-            fn (mixed $file) => LetterFile::ofKept((array) $file), (array) json_decode(Stored::text($letter->files), true, 512, JSON_THROW_ON_ERROR),
+            fn (mixed $file) => LetterFile::ofKept((array) $file),
+            (array) json_decode(Stored::text($letter->files), true, 512, JSON_THROW_ON_ERROR),
         ));
         $order = $letter->version === null ? null : DB::table('orders')->where('code', $letter->order_code)->value('id');
         $version = Stored::int($letter->version ?? 0);

@@ -30,7 +30,7 @@ final readonly class Customers
     }
 
     /** @return list<string> what happened, in words */
-    public function day(int $today, Chance $chance): array
+    public function day(int $today, Dice $chance): array
     {
         return [...$this->shipped($today), ...$this->ordered($today, $chance)];
     }
@@ -39,8 +39,10 @@ final readonly class Customers
     private function shipped(int $today): array
     {
         $network = $this->data->read();
-        $due = array_filter($network->sales, fn (SalesLine $line) => $line->open() > 0 && $line->due <= $today && $line->heldUntil === null);
-        usort($due, fn (SalesLine $a, SalesLine $b) => [$a->priority, $a->due, $a->order, $a->line] <=> [$b->priority, $b->due, $b->order, $b->line]);
+        $isDue = fn (SalesLine $line) => $line->open() > 0 && $line->due <= $today && $line->heldUntil === null;
+        $due = array_filter($network->sales, $isDue);
+        $rank = fn (SalesLine $line) => [$line->priority, $line->due, $line->order, $line->line];
+        usort($due, fn (SalesLine $a, SalesLine $b) => $rank($a) <=> $rank($b));
         $lines = [];
         foreach ($due as $line) {
             try {
@@ -55,7 +57,7 @@ final readonly class Customers
     }
 
     /** @return list<string> */
-    private function ordered(int $today, Chance $chance): array
+    private function ordered(int $today, Dice $chance): array
     {
         $known = array_values(DB::table('sales_lines as s')->join('items as i', 'i.code', '=', 's.item_code')->orderBy('s.order_code')->orderBy('s.line')
             ->get(['s.item_code', 's.site_code', 's.customer', 's.qty'])->all());

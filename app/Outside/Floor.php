@@ -34,13 +34,13 @@ final readonly class Floor
     }
 
     /** @return list<string> what was done, in words */
-    public function day(int $today, Chance $chance): array
+    public function day(int $today, Dice $chance): array
     {
         return [...$this->arrived($today, $chance), ...$this->begun($today, $chance)];
     }
 
     /** @return list<string> */
-    private function arrived(int $today, Chance $chance): array
+    private function arrived(int $today, Dice $chance): array
     {
         $network = $this->data->read();
         $lines = [];
@@ -81,7 +81,7 @@ final readonly class Floor
     }
 
     /** @return list<string> */
-    private function begun(int $today, Chance $chance): array
+    private function begun(int $today, Dice $chance): array
     {
         $said = [];
         $rows = array_values(array_filter($this->open($today, 'start'), fn (stdClass $row) => $row->kind === 'make'));

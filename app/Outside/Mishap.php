@@ -25,7 +25,7 @@ final readonly class Mishap
     }
 
     /** @return list<string> what it was, in words */
-    public function day(int $today, Chance $chance): array
+    public function day(int $today, Dice $chance): array
     {
         try {
             return match ($chance->between(1, 4)) {
@@ -40,7 +40,7 @@ final readonly class Mishap
     }
 
     /** @return list<string> */
-    private function down(int $today, Chance $chance): array
+    private function down(int $today, Dice $chance): array
     {
         $centres = array_values(DB::table('work_centres')->orderBy('code')->pluck('code')->map(Stored::text(...))->all());
         $day = Day::format($today + 1);
@@ -51,7 +51,7 @@ final readonly class Mishap
     }
 
     /** @return list<string> */
-    private function counted(Chance $chance): array
+    private function counted(Dice $chance): array
     {
         $rows = DB::table('stock as s')->join('items as i', 'i.code', '=', 's.item_code')->where('s.qty', '>=', 20 * Quantity::ONE)
             ->orderBy('s.item_code')->orderBy('s.site_code')->get(['s.item_code', 's.site_code', 's.qty'])->all();
@@ -68,7 +68,7 @@ final readonly class Mishap
     }
 
     /** @return list<string> */
-    private function hurry(int $today, Chance $chance): array
+    private function hurry(int $today, Dice $chance): array
     {
         $rows = DB::table('sales_lines')->where('shipped', 0)->whereNull('held_until')->where('due', '>', Day::format($today + 2 * self::HURRY_DAYS))
             ->orderBy('order_code')->orderBy('line')->get(['order_code', 'line', 'due'])->all();
@@ -84,7 +84,7 @@ final readonly class Mishap
     }
 
     /** @return list<string> a supplier says that something comes later than he had confirmed */
-    private function later(int $today, Chance $chance): array
+    private function later(int $today, Dice $chance): array
     {
         $rows = DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->where('o.kind', 'buy')->where('o.status', 'released')
             ->where('l.cancelled', false)->whereColumn('l.received', '<', 'l.qty')->whereNotNull('l.confirmed_due')

@@ -66,7 +66,8 @@ final readonly class StandInPlanner
     private function accept(int $today): void
     {
         $rows = (new ChaseList($today))->rows('', ChaseReason::Otherwise, '')[0];
-        $rows === [] || ($this->confirm)->accept(array_map(fn (ChaseRow $row) => $row->code, $rows), Key::fresh(), User::role('buyer')->firstOrFail());
+        $codes = array_map(fn (ChaseRow $row) => $row->code, $rows);
+        $codes === [] || $this->confirm->accept($codes, Key::fresh(), User::role('buyer')->firstOrFail());
     }
 
     private function order(Run $run, int $today): int

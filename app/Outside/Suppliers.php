@@ -29,13 +29,13 @@ final readonly class Suppliers
     }
 
     /** @return list<string> what they did, in words */
-    public function day(int $today, Chance $chance): array
+    public function day(int $today, Dice $chance): array
     {
         return [...$this->confirmed($today, $chance), ...$this->delivered($today, $chance)];
     }
 
     /** @return list<string> */
-    private function confirmed(int $today, Chance $chance): array
+    private function confirmed(int $today, Dice $chance): array
     {
         $lines = [];
         foreach ($this->open()->whereNull('l.confirmed_at')->get(['l.code', 'l.qty', 'l.due']) as $row) {
@@ -52,7 +52,7 @@ final readonly class Suppliers
     }
 
     /** @return list<string> */
-    private function delivered(int $today, Chance $chance): array
+    private function delivered(int $today, Dice $chance): array
     {
         $lines = [];
         $due = 'coalesce(l.confirmed_due, l.due)';

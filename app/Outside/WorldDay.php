@@ -45,7 +45,7 @@ final readonly class WorldDay
             $this->data->forget();
             $today = $this->next(Day::parse(Settings::planDate()) + 1);
             Settings::set(Settings::PINNED_PLAN_DATE, Day::format($today));
-            $chance = new Chance($seed * 100_000 + $today);
+            $chance = new Dice($seed * 100_000 + $today);
             $said = [];
             foreach ([$this->suppliers, $this->floor, $this->customers, $this->mishap] as $part) {
                 array_push($said, ...$part->day($today, $chance));
@@ -62,6 +62,8 @@ final readonly class WorldDay
         $network = $this->reader->read();
         $calendar = fn (Site $site) => $site->calendar === null ? Calendar::everyDay() : $network->calendars[$site->calendar];
 
-        return min($day + self::MOST_DAYS_OFF, ...array_values(array_map(fn (Site $site) => $calendar($site)->forward($day, 0), $network->sites)));
+        $days = array_map(fn (Site $site) => $calendar($site)->forward($day, 0), $network->sites);
+
+        return min($day + self::MOST_DAYS_OFF, ...array_values($days));
     }
 }

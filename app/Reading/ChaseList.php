@@ -44,10 +44,15 @@ final readonly class ChaseList
     {
         $counts = [];
         foreach (ChaseReason::cases() as $reason) {
-            $counts[$reason->value] = $this->query($reason)->when($site !== '', fn (Builder $rows) => $rows->where('o.site_code', $site))->count();
+            $counts[$reason->value] = $this->count($site, $reason);
         }
 
         return $counts;
+    }
+
+    public function count(string $site, ChaseReason $reason): int
+    {
+        return $this->query($reason)->when($site !== '', fn (Builder $rows) => $rows->where('o.site_code', $site))->count();
     }
 
     /**
@@ -65,7 +70,8 @@ final readonly class ChaseList
             ->where('o.kind', 'buy')->where('o.status', 'released')->where('l.cancelled', false)->whereColumn('l.received', '<', 'l.qty');
 
         return $query->where(fn (Builder $any) => array_map(
-            fn (ChaseReason $one) => $any->orWhere(fn (Builder $rows) => $this->where($rows, $one)), $reason === null ? ChaseReason::cases() : [$reason],
+            fn (ChaseReason $one) => $any->orWhere(fn (Builder $rows) => $this->where($rows, $one)),
+            $reason === null ? ChaseReason::cases() : [$reason],
         ));
     }
 
@@ -106,7 +112,8 @@ final readonly class ChaseList
         return new ChaseRow(
             code: Stored::text($row->code), order: Stored::text($row->order_code), number: Stored::int($row->number),
             supplierCode: Stored::text($row->supplier_code), supplier: Stored::text($row->supplier), item: Stored::text($row->item_code),
-            theirs: Stored::text($row->their_code ?? ''), name: Stored::text($row->item_name), open: Quantity::format($open), millionths: $open,
+            theirs: Stored::text($row->their_code ?? ''), name: Stored::text($row->item_name),
+            open: Quantity::format($open), millionths: $open,
             unit: Stored::text($row->unit), decimals: Stored::int($row->decimals), due: $due, daysLate: max(0, $this->today - $day),
             confirmedDue: $confirmed, confirmedQty: $confirmed === null ? null : Quantity::format(Stored::int($row->confirmed_qty)),
             reasons: array_values(array_filter([

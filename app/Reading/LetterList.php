@@ -45,7 +45,8 @@ final readonly class LetterList
         return new LetterRow(
             id: Stored::int($row->id), kind: Stored::text($row->kind), supplier: Stored::text($row->supplier ?? ''),
             order: $order === null ? null : new Link($order, '/orders/'.rawurlencode($order)), recipient: Stored::text($row->recipient),
-            subject: Stored::text($row->subject), body: Stored::text($row->body), state: Stored::text($row->state), error: Stored::text($row->error ?? ''),
+            subject: Stored::text($row->subject), body: Stored::text($row->body),
+            state: Stored::text($row->state), error: Stored::text($row->error ?? ''),
             tries: Stored::int($row->tries), by: Stored::text($row->by ?? ''), at: Stored::text($row->created_at),
             files: $version === 0 ? [] : array_map(
                 fn (string $ending, int $place) => new Link("{$name}.{$ending}", "/letters/{$row->id}/files/{$place}"), ['pdf', 'xml'], [1, 2],

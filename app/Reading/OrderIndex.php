@@ -89,7 +89,9 @@ final readonly class OrderIndex
             held: (int) $row->held === 1,
             notBefore: $row->not_before === null ? null : substr($row->not_before, 0, 10),
             finishBy: $row->finish_by === null ? null : substr($row->finish_by, 0, 10),
-            stage: $row->kind !== 'buy' ? null : PurchaseStage::of($row->status, (bool) $row->is_request, (int) $row->came > 0, (int) $row->confirmed === 1),
+            stage: $row->kind !== 'buy'
+                ? null
+                : PurchaseStage::of($row->status, (bool) $row->is_request, (int) $row->came > 0, (int) $row->confirmed === 1),
         );
     }
 

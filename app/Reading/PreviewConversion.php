@@ -89,8 +89,9 @@ final readonly class PreviewConversion
     /** @param  list<OrderKind>  $kinds */
     private function counted(array $kinds): string
     {
-        $bought = $this->asRequests ? count(array_filter($kinds, fn (OrderKind $kind) => $kind === OrderKind::Buy)) : 0;
-        $orders = OrderCounts::said($bought === 0 ? $kinds : array_values(array_filter($kinds, fn (OrderKind $kind) => $kind !== OrderKind::Buy)));
+        $others = $this->asRequests ? array_values(array_filter($kinds, fn (OrderKind $kind) => $kind !== OrderKind::Buy)) : $kinds;
+        $bought = count($kinds) - count($others);
+        $orders = OrderCounts::said($others);
 
         return implode(', ', array_filter([
             $bought === 0 ? '' : trans_choice('{1} 1 request|[2,*] :count requests', $bought, ['count' => $bought]), $orders,

@@ -55,7 +55,8 @@ final class PurchaseView
 
             return new OrderVersionRow(
                 number: Stored::int($row->number), madeAt: Stored::text($row->created_at),
-                sentAt: Stored::textOrNull($row->sent_at), by: Stored::text($row->by ?? ''), letter: Stored::textOrNull($letter->state ?? null),
+                sentAt: Stored::textOrNull($row->sent_at), by: Stored::text($row->by ?? ''),
+                letter: Stored::textOrNull($letter->state ?? null),
                 letterId: $letter === null ? null : Stored::int($letter->id),
                 pdf: '/orders/'.rawurlencode($order->code)."/order.pdf?version={$row->number}",
             );

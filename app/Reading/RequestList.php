@@ -74,11 +74,15 @@ final readonly class RequestList
         $isLate = fn (Demand $demand) => $demand->kind === DemandKind::Sales && $demand->lateDays() > 0;
 
         return new RequestRow(
-            code: Stored::text($row->code), reference: (string) Reference::order(Stored::text($row->code)), item: Stored::text($row->item_code),
-            name: Stored::text($row->item_name), site: Stored::text($row->site_code), qty: Quantity::format($qty), unit: Stored::text($row->unit),
-            decimals: Stored::int($row->decimals), supplierCode: Stored::textOrNull($row->supplier_code), supplier: Stored::textOrNull($row->supplier),
+            code: Stored::text($row->code), reference: (string) Reference::order(Stored::text($row->code)),
+            item: Stored::text($row->item_code),
+            name: Stored::text($row->item_name), site: Stored::text($row->site_code),
+            qty: Quantity::format($qty), unit: Stored::text($row->unit),
+            decimals: Stored::int($row->decimals), supplierCode: Stored::textOrNull($row->supplier_code),
+            supplier: Stored::textOrNull($row->supplier),
             currency: Stored::text($row->currency ?? ''), price: $price === null ? null : Quantity::format($price),
-            value: $price === null ? null : (string) Summary::value($qty, $price), due: substr(Stored::text($row->due), 0, 10), orderBy: $start,
+            value: $price === null ? null : (string) Summary::value($qty, $price),
+            due: substr(Stored::text($row->due), 0, 10), orderBy: $start,
             daysPassed: $start === null ? 0 : max(0, $this->today - Day::parse($start)), for: array_slice($links, 0, self::NAMED),
             forCount: count($links), forKey: $links === [] ? '' : $links[0]->label, lateLines: count(array_filter($ends, $isLate)),
             note: Stored::text($asked->note ?? ''), by: Stored::text($asked->by ?? ''), at: substr(Stored::text($asked->created_at ?? ''), 0, 10),
@@ -124,7 +128,8 @@ final readonly class RequestList
             $offers[Stored::text($row->item_code)][] = new SupplierOffer(
                 code: Stored::text($row->supplier_code), name: Stored::text($row->name),
                 price: $row->price === null ? null : Quantity::format(Stored::int($row->price)), currency: Stored::text($row->currency),
-                lead: $row->lead_days === null ? null : Stored::int($row->lead_days), punctual: ($punctual[$row->supplier_code] ?? null)?->said(),
+                lead: $row->lead_days === null ? null : Stored::int($row->lead_days),
+                punctual: ($punctual[$row->supplier_code] ?? null)?->said(),
             );
         }
 

@@ -9,6 +9,7 @@ use App\Reading\Shapes\ChaseReason;
 use App\Reading\Shapes\Link;
 use App\Reading\Shapes\TodayLine;
 use App\Reading\Shapes\Tone;
+use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Database\Query\Builder;
 
@@ -29,9 +30,9 @@ final readonly class TodayPurchasing
     /** @return list<TodayLine> */
     private function requests(string $site): array
     {
-        $open = PurchaseTables::open()->when($site !== '', fn (Builder $query) => $query->where('o.site_code', $site));
-        $count = (clone $open)->count();
-        $first = (clone $open)->min('l.start');
+        $open = PurchaseTables::open()->when($site !== '', fn (Builder $query) => $query->where('o.site_code', $site))
+            ->selectRaw('count(*) as count, min(l.start) as first')->first();
+        [$count, $first] = [Stored::int($open->count ?? 0), $open->first ?? null];
 
         return $count === 0 ? [] : [new TodayLine(
             icon: 'today', tone: Tone::Look,
@@ -58,7 +59,7 @@ final readonly class TodayPurchasing
     /** @return list<TodayLine> */
     private function otherwise(string $site): array
     {
-        $count = (new ChaseList($this->today))->counts($site)[ChaseReason::Otherwise->value];
+        $count = (new ChaseList($this->today))->count($site, ChaseReason::Otherwise);
 
         return $count === 0 ? [] : [new TodayLine(
             icon: 'moved', tone: Tone::Look,

@@ -54,8 +54,6 @@ return [
         'never_opens' => ':centre does not open any more',
         'no_room' => ':centre has no room there for what stands behind it',
         'not_before' => 'its order may not be worked on before :day :time',
-        'no_supplier' => 'there is no supplier :supplier',
-        'not_bought' => 'order :order is not a purchase',
         'not_done_there' => 'operation :op cannot be done at :centre',
         'now' => 'nothing starts before :day :time',
         'operation' => 'operation :op before it ends only :day :time',

@@ -141,6 +141,7 @@ return [
     ],
     'paper' => [
         'no_purchase' => ':order goes to no supplier, so that there is nothing to send.',
+        'no_labels' => 'Nothing of :order is to be labelled.',
         'no_production' => ':order is no production order, so that nothing is taken for it.',
         'nothing_delivered' => 'Nothing was shipped with that.',
         'nothing_left' => 'Nothing of :order is left to be ordered.',

@@ -71,8 +71,10 @@ it('chases suppliers, one letter for each, and gives a request back with a reaso
         ->sees('1 letter about what is owed')->opens('/letters')->sees('Our open orders with you')->clicks('(//tr[@data-row])[1]')->sees('please tell us by when we get these');
     $planner = Person::signedIn('ivo@marrowby.example');
     $planner->opens('/proposals?until=all&q=BAT-7')->clicks("(//tr[@data-row]//input[@type='checkbox'])[1]")->focuses('(//tr[@data-row])[1]')->presses('c')
-        ->clicks("//label[contains(., 'Hand purchases to purchasing')]/input")->clicks("//button[starts-with(normalize-space(), 'Hand over 1')]")
-        ->sees('1 request handed to purchasing.');
+        ->sees('Hand purchases to purchasing');
+    // what one did last time is kept
+    $planner->counts("//button[starts-with(normalize-space(), 'Hand over 1')]") > 0 || $planner->clicks("//label[contains(., 'Hand purchases to purchasing')]/input");
+    $planner->clicks("//button[starts-with(normalize-space(), 'Hand over 1')]")->sees('1 request handed to purchasing.');
     $buyer = Person::signedIn('lena@marrowby.example');
     $buyer->opens('/requests')->clicks("(//tr[@data-row]//input[@type='checkbox'])[1]")->clicks("//button[normalize-space()='Give back']")
         ->types("//input[@aria-label='Why it is given back']", 'the drawing has changed')->presses('ENTER')->sees('1 request given back')

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Reading\Shapes\ChaseReason;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\LotRule;
 use Yposta\Core\Network\Network;
@@ -74,7 +75,13 @@ function codesPutTogether(): array
         'messages.apply.' => ['bring_in', 'push_out', 'cancel'],
         'messages.reason.' => $values(HoldUpReason::class),
         'supply.' => $kinds,
-        'journal.made.' => [...$kinds, 1, 2, 3],
+        'journal.made.' => [...$kinds, 'requests', 1, 2, 3],
+        'letters.order.' => ['first.subject', 'first.body', 'again.subject', 'again.body', 'cancelled.subject', 'cancelled.body'],
+        'letters.chase.' => [...$values(ChaseReason::class), 'subject', 'body', 'line'],
+        'refused.confirmation.' => [
+            'column', 'date', 'empty', 'encoding', 'entities', 'no_line', 'no_order', 'other_document', 'quantity', 'several', 'too_large', 'too_many',
+            'twice', 'unknown', 'xml',
+        ],
         'journal.to_make.' => [1, 2, 3],
         'refused.convert.kind.' => $kinds,
         'changes.put_order_' => $kinds,

@@ -2,7 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Documents\Label;
+use App\Documents\LabelSheet;
 use App\Documents\Money;
+use App\Models\Order;
+use App\Planning\NetworkReader;
 use App\Support\Settings;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
@@ -143,4 +147,26 @@ it('lists what is to be taken for a production order, and what of it is missing'
     $this->getJson('/orders/P9/pick.pdf')->assertStatus(422)->assertJsonPath('reason', 'kind');
     DB::table('orders')->where('code', 'M1')->update(['status' => 'done']);
     $this->getJson('/orders/M1/pick.pdf')->assertStatus(422)->assertJsonPath('reason', 'over');
+});
+
+it('goes through the shop with a sheet of its operations, and its material has labels that say where to bring it', function () {
+    DB::table('allocations')->insert(['demand' => 'part:M1/10', 'supply' => 'stock:ROD@MAIN', 'qty' => 4_000_000]);
+    DB::table('order_components')->insertOrIgnore([
+        'order_line_id' => DB::table('order_lines')->where('code', 'M1')->value('id'), 'line' => '10', 'item_code' => 'ROD', 'qty' => 15_000_000, 'issued' => 0,
+    ]);
+    DB::table('allocations')->insert(['demand' => 'part:M1/10', 'supply' => 'order:P9.1', 'qty' => 6_000_000]);
+    foreach (['sheet', 'labels'] as $paper) {
+        expect(substr((string) $this->get("/orders/M1/{$paper}.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent(), 0, 5))->toBe('%PDF-');
+    }
+    $of = fn (string $code) => LabelSheet::of(Order::query()->where('code', $code)->firstOrFail(), app(NetworkReader::class));
+    $said = fn (array $labels) => array_map(
+        fn (Label $label) => [$label->item, $label->qty / 1_000_000, $label->order, $label->place], $labels,
+    );
+    $site = DB::table('sites')->where('code', 'MAIN')->value('name');
+    expect($said($of('M1')))->toBe([['ROD', 4, 'M1', $site]])
+        ->and($said($of('P9')))->toBe([['ROD', 6, 'M1', $site], ['ROD', 44, '', $site], ['GLUE', 2.5, '', $site]])
+        ->and(LabelSheet::coded($of('M1')[0]))->toBe('ROD|4|M1');
+    $this->getJson('/orders/P9/sheet.pdf')->assertStatus(422)->assertJsonPath('reason', 'kind');
+    DB::table('order_lines')->update(['cancelled' => true]);
+    $this->getJson('/orders/P9/labels.pdf')->assertStatus(422)->assertJsonPath('reason', 'over');
 });

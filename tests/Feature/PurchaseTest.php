@@ -23,7 +23,8 @@ function boughtFromOne(int $many): array
         ->where('s.run_id', $run)->where('s.kind', 'proposal')->where('s.type', 'buy')->whereNotNull('s.supplier_code')->where('p.site_code', 'OSK')
         ->orderBy('s.supplier_code')->orderBy('s.due')->orderBy('s.n')->get(['s.name', 's.point', 's.supplier_code']);
 
-    return $rows->groupBy('supplier_code')->first(fn ($own) => $own->unique('point')->count() >= $many)->unique('point')->take($many)->pluck('name')->map(fn ($name) => (int) $name)->values()->all();
+    return $rows->groupBy('supplier_code')->first(fn ($own) => $own->unique('point')->count() >= $many)->unique('point')
+        ->take($many)->pluck('name')->map(fn ($name) => (int) $name)->values()->all();
 }
 
 beforeEach(function () {

@@ -56,7 +56,7 @@ final class LetterController extends Controller
         Outbox::send($id);
         $state = LetterState::from((string) DB::table('letters')->where('id', $id)->value('state'));
 
-        return response()->json(new Told((string) trans($state === LetterState::Sent ? 'The letter has been sent.' : 'The letter could not be sent.')));
+        return response()->json(new Told($state === LetterState::Sent ? (string) trans('The letter has been sent.') : (string) trans('The letter could not be sent.')));
     }
 
     /** @return array{state: string, q: string} */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Documents\LabelSheet;
+use App\Documents\OrderSheet;
 use App\Documents\OrderVersions;
 use App\Documents\Paper;
 use App\Documents\PickList;
@@ -71,6 +73,20 @@ final class OrderController extends Controller
         $values = ['lists' => PickList::of($order, $reader), 'planDate' => Day::parse(Settings::planDate())];
 
         return PaperResponse::of(Paper::of('pick', $values), "{$order->code}-pick.pdf");
+    }
+
+    /** What goes with a production order through the shop, on paper. */
+    public function sheet(Order $order, NetworkReader $reader): PlainResponse
+    {
+        $values = ['sheets' => OrderSheet::of($order, $reader), 'planDate' => Day::parse(Settings::planDate())];
+
+        return PaperResponse::of(Paper::of('sheet', $values, 'landscape'), "{$order->code}-sheet.pdf");
+    }
+
+    /** Labels of its material, on paper. */
+    public function labels(Order $order, NetworkReader $reader): PlainResponse
+    {
+        return PaperResponse::of(Paper::of('labels', ['labels' => LabelSheet::of($order, $reader), 'code' => $order->code]), "{$order->code}-labels.pdf");
     }
 
     /** The order as its supplier's programs read it. */

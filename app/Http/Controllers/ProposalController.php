@@ -125,7 +125,8 @@ final class ProposalController extends Controller
         abort_if($plan === null || $plan->run->id !== (int) $given['run'], 404, (string) trans('The plan has changed. Reload the list.'));
 
         return response()->json(
-            (new PreviewConversion($plan, (bool) ($given['handOver'] ?? false)))->of($this->lines($given), array_map(intval(...), array_values($given['picked']))),
+            (new PreviewConversion($plan, (bool) ($given['handOver'] ?? false)))
+                ->of($this->lines($given), array_map(intval(...), array_values($given['picked']))),
         );
     }
 

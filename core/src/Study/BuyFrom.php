@@ -30,7 +30,9 @@ final readonly class BuyFrom implements OfOrder
         $old->status === OrderStatus::Firm || throw DoesNotFit::because('sent_already', ['order' => $this->order]);
         $this->supplier === null || isset($network->suppliers[$this->supplier]) || throw DoesNotFit::because('no_supplier', ['supplier' => $this->supplier]);
 
-        return self::put($network, $old->with(supplier: $this->supplier, start: $old->start === null ? null : $this->start($network, $old)));
+        $start = $old->start === null ? null : $this->start($network, $old);
+
+        return self::put($network, $old->with(supplier: $this->supplier, start: $start));
     }
 
     public function inverse(Network $before): array

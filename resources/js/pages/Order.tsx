@@ -1,6 +1,5 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
-import { ComponentCover } from '@/components/ComponentCover';
 import { DraftedDay, DraftedExpected, DraftedOrdered, Touched, TouchedNote } from '@/components/DraftMarks';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
@@ -8,13 +7,13 @@ import { PegList } from '@/components/PegList';
 import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
 import { day, isZero, qty } from '@/lib/format';
-import type { ComponentRow, OrderDetail, OrderLineRow, OrderPage } from '@/lib/shapes';
+import type { OrderDetail, OrderLineRow, OrderPage } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
-import { ComponentDraft, ComponentMore } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import { OrderActions, Origin } from '@/pages/parts/OrderParts';
 import { Confirmation, SendOrderForm, useMayBuy, Versions } from '@/pages/parts/PurchaseForms';
+import { ComponentTable } from '@/pages/parts/ComponentTable';
 import { ReceiveForm, SendForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { ORDER_KINDS, ORDER_STATES, PURCHASE_STAGES } from '@/lib/words';
 import { type DataColumn, DataTable } from '@/components/DataTable';
@@ -22,13 +21,12 @@ import { type DataColumn, DataTable } from '@/components/DataTable';
 export default function Order({ order }: OrderPage) {
     const may = useMayMoveStock();
     const isOpen = ['firm', 'released'].includes(order.status);
-    const hasPaper =
-        order.kind === 'buy' ? order.supplier !== null && order.purchase?.stage !== 'request' : order.kind === 'make' && isOpen;
     const [told, setTold] = useState<string | null>(null);
     const mayBuy = useMayBuy();
     const { plan } = useShared();
     const { purchase } = order;
     const isRequest = purchase?.stage === 'request';
+    const hasPaper = isOpen ? !isRequest : order.kind === 'buy' && order.supplier !== null;
     const buys = mayBuy && plan.study === null && purchase !== null && !isRequest;
     const components = order.lines.filter((line) => line.components.length > 0);
     return (
@@ -55,10 +53,22 @@ export default function Order({ order }: OrderPage) {
                         </a>
                     </span>
                 )}
-                {order.kind === 'make' && isOpen && (
-                    <a href={`/orders/${order.code}/pick.pdf`} className="ml-auto font-semibold text-act hover:underline">
-                        {t('Pick list (PDF)')}
-                    </a>
+                {isOpen && !isRequest && (
+                    <span className={`flex gap-3 whitespace-nowrap ${order.kind === 'buy' ? '' : 'ml-auto'}`}>
+                        {order.kind === 'make' && (
+                            <>
+                                <PaperLink order={order.code} paper="sheet">
+                                    {t('Order sheet')}
+                                </PaperLink>
+                                <PaperLink order={order.code} paper="pick">
+                                    {t('Pick list')}
+                                </PaperLink>
+                            </>
+                        )}
+                        <PaperLink order={order.code} paper="labels">
+                            {t('Labels')}
+                        </PaperLink>
+                    </span>
                 )}
                 <Link
                     href={`/movements?${new URLSearchParams({ q: order.code }).toString()}`}
@@ -124,6 +134,15 @@ export default function Order({ order }: OrderPage) {
                 ))}
             </Inspector>
         </>
+    );
+}
+
+/** A paper of the order, as PDF. */
+function PaperLink({ order, paper, children }: { order: string; paper: string; children: string }) {
+    return (
+        <a href={`/orders/${encodeURIComponent(order)}/${paper}.pdf`} className="font-semibold text-act hover:underline">
+            {children}
+        </a>
     );
 }
 
@@ -234,58 +253,5 @@ function Lines({ order }: { order: OrderDetail }) {
                 )
             }
         />
-    );
-}
-
-function ComponentTable({ line, title }: { line: OrderLineRow; title: string }) {
-    const [open, setOpen] = useState<string | null>(null);
-    const columns: DataColumn<ComponentRow>[] = [
-        { id: 'line', head: t('Line'), width: '70px', look: 'text-mute', cell: (row) => row.line },
-        {
-            id: 'item',
-            head: t('Item'),
-            cell: (row) => (
-                <>
-                    <Link href={itemHref(row.item, '')} className="font-bold hover:underline">
-                        {row.item}
-                    </Link>{' '}
-                    {row.name}
-                </>
-            ),
-        },
-        {
-            id: 'qty',
-            head: t('Needed'),
-            width: '110px',
-            right: true,
-            cell: (row) => (
-                <>
-                    {qty(row.qty)} <span className="text-mute">{row.unit}</span>
-                </>
-            ),
-        },
-        { id: 'issued', head: t('Issued'), width: '84px', right: true, cell: (row) => <Quantity value={row.issued} /> },
-        { id: 'on', head: t('On'), width: '92px', right: true, cell: (row) => day(row.need) },
-        { id: 'cover', head: t('Cover'), width: '136px', look: 'pl-5', cell: (row) => <ComponentCover row={row} width={100} /> },
-        {
-            id: 'do',
-            head: '',
-            about: t('What to do'),
-            width: '40px',
-            cell: (row) => <ComponentMore row={row} open={open === row.line} onOpen={setOpen} />,
-        },
-    ];
-    return (
-        <section className="mt-4">
-            <h2 className="mb-1.5 font-bold">{title}</h2>
-            <DataTable
-                name="components"
-                label={title}
-                columns={columns}
-                rows={line.components}
-                keyOf={(row) => row.line}
-                detail={(row) => open === row.line && <ComponentDraft row={row} order={line.code} />}
-            />
-        </section>
     );
 }

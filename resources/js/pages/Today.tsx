@@ -1,6 +1,6 @@
 import { Link, router } from '@inertiajs/react';
 import { ArrowLeftRight, CalendarClock, CalendarX2, CircleAlert, PackageMinus } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { Button } from '@/components/Button';
 import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
@@ -8,23 +8,13 @@ import { PageHead } from '@/components/PageHead';
 import { Inspector } from '@/layout/Shell';
 import { day, longDay, moment, weekday } from '@/lib/format';
 import { useDraft } from '@/lib/draft';
-import { freshKey, postJson } from '@/lib/http';
-import type {
-    ChangeRow,
-    DayPassed,
-    LabelledValue,
-    MissingRow,
-    TodayDay,
-    TodayFigure,
-    TodayLine,
-    TodayPage,
-    Told,
-    Tone,
-} from '@/lib/shapes';
+import { postJson } from '@/lib/http';
+import type { ChangeRow, LabelledValue, MissingRow, TodayDay, TodayFigure, TodayLine, TodayPage, Told, Tone } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { LetADayPass } from '@/pages/parts/LetADayPass';
 
 const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
 const TONES: Partial<Record<Tone, string>> = { broken: 'text-broken', look: 'text-look-ink' };
@@ -63,40 +53,6 @@ export default function Today({ planned, missing, lines, days, figures, reasons,
                 <Against figures={figures} changes={changes} reasons={reasons} />
             </Inspector>
         </>
-    );
-}
-
-/** In the demo the world outside goes on when its administrator says so. */
-function LetADayPass() {
-    const { plan } = useShared();
-    const [key, setKey] = useState(freshKey);
-    const passing = useCommand(
-        () => postJson<DayPassed>('/demo/day', { key }),
-        () => {
-            setKey(freshKey());
-            router.reload();
-        },
-    );
-    return (
-        <section aria-label={t('The world outside')} className="mb-3 rounded border border-line bg-surface px-3 py-2 text-sm">
-            <div className="flex items-center gap-3">
-                <Button disabled={passing.busy} onClick={() => passing.send(undefined)}>
-                    {passing.busy ? t('A day passes ...') : t('Let a day pass')}
-                </Button>
-                <span className="text-mute">{t('Suppliers, the floor and customers of the demo do what they do; then run the plan.')}</span>
-            </div>
-            {passing.trouble && <p className="mt-1 font-semibold text-broken">{passing.trouble}</p>}
-            {passing.answer && (
-                <>
-                    <p className="mt-2 font-semibold">{t('It is :day now.', { day: day(passing.answer.day, plan.planDate) })}</p>
-                    <ul className="mt-1 max-h-40 list-disc overflow-auto pl-5">
-                        {passing.answer.said.map((one) => (
-                            <li key={one}>{one}</li>
-                        ))}
-                    </ul>
-                </>
-            )}
-        </section>
     );
 }
 

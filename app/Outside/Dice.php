@@ -7,8 +7,8 @@ namespace App\Outside;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Chance that falls the same way for the same seed. */
-final readonly class Chance
+/** Dice that falls the same way for the same seed. */
+final readonly class Dice
 {
     private Randomizer $random;
 
