@@ -33,7 +33,7 @@ it('goes from its release with parts missing to the customer, every figure in th
         'return [...document.querySelectorAll("[data-work]")].findIndex((one) => one.textContent.includes("M-1042 / 20"))',
     );
     $floor->focuses("[data-work='{$place}']")->presses('ENTER')->types("//form//input[@aria-label='Good']", '3')->presses('ENTER')
-        ->sees('Operation 20 of M-1042 at CAL-1: 3 pcs done.');
+        ->sees('Operation 20 of M-1042 at CAL-1: 3 pcs done.')->sees('5 done')->opens('/account')->sees('Wick Arden');
     $stores = Person::signedIn('pell@marrowby.example');
     $stores->opens('/orders/M-1042')->types("//input[@aria-label='Received M-1042']", '8')
         ->clicks("//label[contains(., 'Its components have been used for it')]/input")->clicks("//form[@aria-label='Received M-1042']//button[@type='submit']")
