@@ -6,6 +6,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AvailabilityController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BundleController;
+use App\Http\Controllers\CalendarFeedController;
 use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DemoDayController;
@@ -42,12 +43,17 @@ Route::middleware('guest')->group(function (): void {
     Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in');
 });
 
+Route::get('/due/{secret}.ics', [CalendarFeedController::class, 'read'])->where('secret', '[A-Za-z0-9]{40}')->middleware('throttle:feed');
+
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::post('/site', SiteController::class);
     Route::get('/search', SearchController::class);
     Route::get('/account', [AccountController::class, 'show']);
     Route::post('/account/password', [AccountController::class, 'password'])->middleware('throttle:password');
+
+    Route::post('/account/calendar', [CalendarFeedController::class, 'give'])->middleware('throttle:password');
+    Route::delete('/account/calendar', [CalendarFeedController::class, 'withdraw']);
 
     Route::get('/', TodayController::class);
     Route::post('/demo/day', DemoDayController::class);

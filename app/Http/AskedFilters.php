@@ -20,6 +20,7 @@ final class AskedFilters
     {
         $kind = $request->query('kind');
         $status = $request->query('status');
+        $by = $request->query('by');
 
         return new OrderFilter(
             site: $site,
@@ -27,6 +28,8 @@ final class AskedFilters
             status: in_array($status, ['request', 'firm', 'released', 'unconfirmed', 'done', 'cancelled', 'all'], true) ? $status : 'open',
             text: self::text($request),
             withMessage: $request->boolean('said'),
+            late: $request->boolean('late'),
+            by: in_array($by, ['supplier', 'site', 'state', 'week'], true) ? $by : '',
         );
     }
 

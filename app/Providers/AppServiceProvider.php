@@ -54,6 +54,7 @@ final class AppServiceProvider extends ServiceProvider
         Mail::extend('inside', fn () => new InsideTransport);
         TrustProxies::at(TrustedHosts::listed(config('yposta.proxies')));
         RateLimiter::for('password', fn (Request $request) => Limit::perMinute(5)->by((string) $request->user()?->getAuthIdentifier()));
+        RateLimiter::for('feed', fn (Request $request) => Limit::perMinute(30)->by($request->ip()));
         RateLimiter::for('sign-in', fn (Request $request) => [
             Limit::perMinute(20)->by($request->ip()),
             Limit::perMinute(5)->by(Str::lower(is_string($request->input('email')) ? $request->input('email') : '').'|'.$request->ip()),

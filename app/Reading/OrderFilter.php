@@ -14,6 +14,8 @@ final readonly class OrderFilter
      * @param  value-of<OrderKind>|''  $kind
      * @param  value-of<OrderState>|'open'|'all'|'request'|'unconfirmed'  $status
      * @param  bool  $withMessage  only those of which the plan has something to say
+     * @param  bool  $late  only those that are overdue
+     * @param  ''|'supplier'|'site'|'state'|'week'  $by  what they stand under
      */
     public function __construct(
         public string $site = '',
@@ -21,6 +23,8 @@ final readonly class OrderFilter
         public string $status = 'open',
         public string $text = '',
         public bool $withMessage = false,
+        public bool $late = false,
+        public string $by = '',
     ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Models\Order;
+use App\Reading\Shapes\OpenLine;
 use App\Reading\Shapes\OrderList;
 use App\Reading\Shapes\OrderRow;
 use App\Reading\Shapes\OrderState;
@@ -51,7 +52,12 @@ final readonly class OrderIndex
         $late = (clone $query)->whereNotIn('o.status', ['done', 'cancelled'])->where('l.due', '<', $today)->distinct()->count('o.id');
         // First which, then what there is to say of them, so that nothing is looked up for all.
         $order->by === 'says' && $query->leftJoinSub($this->said(), 'm', 'm.order_id', '=', 'o.id');
-        $page = $order->apply($query->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code'), self::SORTED)
+        $filter->by === 'supplier' && $filter->text === '' && $query->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code');
+        $query->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code');
+        $filter->by === 'supplier' ? $query->groupBy('s.name')->orderByRaw("coalesce(s.name, '')") : null;
+        $filter->by === 'site' && $query->orderBy('o.site_code');
+        $filter->by === 'state' && $query->orderByRaw("case o.status when 'firm' then 0 when 'released' then 1 when 'done' then 2 else 3 end");
+        $page = $order->apply($query, self::SORTED)
             ->orderByRaw("case o.status when 'done' then 1 when 'cancelled' then 2 else 0 end")->orderByRaw('min(l.due)')->orderBy('o.code')
             ->offset($from)->limit($rows)->pluck('o.id')->all();
         $found = [];
@@ -59,15 +65,54 @@ final readonly class OrderIndex
             $found += DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')->whereIn('o.id', $ids)
                 ->join('items as i', 'i.code', '=', 'l.item_code')->leftJoin('suppliers as s', 's.code', '=', 'o.supplier_code')
                 ->leftJoinSub($this->said($ids), 'm', 'm.order_id', '=', 'o.id')
-                ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 'o.is_request', 's.name', 'o.created_by', 'o.created_at')
-                ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id, max(case when l.hold then 1 else 0 end) as held, min(l.not_before) as not_before, min(l.finish_by) as finish_by, o.is_request, max(case when l.cancelled then 0 else l.received end) as came, min(case when l.cancelled or l.confirmed_at is not null then 1 else 0 end) as confirmed, '.self::SAYS.' as message')
+                ->groupBy('o.id', 'o.code', 'o.kind', 'o.status', 'o.site_code', 'o.is_request', 'o.version', 's.name', 'o.created_by', 'o.created_at')
+                ->selectRaw('o.id, o.code, o.kind, o.status, o.site_code, s.name as supplier, count(*) as line_count, min(l.due) as due, min(l.item_code) as item, min(i.name) as name, min(i.unit) as unit, sum(case when l.cancelled then 0 else l.qty - l.received end) as left_qty, min(l.run_id) as run_id, max(case when l.hold then 1 else 0 end) as held, min(l.not_before) as not_before, min(l.finish_by) as finish_by, o.is_request, o.version, max(case when l.cancelled then 0 else l.received end) as came, min(case when l.cancelled or l.confirmed_at is not null then 1 else 0 end) as confirmed, '.self::SAYS.' as message')
                 ->get()->keyBy('id')->all();
         }
 
-        return new OrderList(array_values(array_map(fn ($id) => $this->row($found[$id], Day::parse($today)), $page)), $total, $late);
+        $open = $this->open($page);
+
+        return new OrderList(array_values(array_map(
+            fn ($id) => $this->row($found[$id], Day::parse($today), $filter->by, $open[$id] ?? []), $page,
+        )), $total, $late);
     }
 
-    private function row(stdClass $row, int $today): OrderRow
+    /**
+     * @param  array<mixed>  $orders  ids
+     * @return array<int, list<OpenLine>> by order
+     */
+    private function open(array $orders): array
+    {
+        $open = [];
+        foreach (array_chunk($orders, self::AT_ONCE) as $ids) {
+            $lines = DB::table('order_lines')->whereIn('order_id', $ids)->where('cancelled', false)->whereColumn('received', '<', 'qty')->orderBy('number')
+                ->get(['order_id', 'code', 'qty', 'received', 'due']);
+            foreach ($lines as $line) {
+                $open[(int) $line->order_id][] = new OpenLine(
+                    $line->code, Quantity::format((int) $line->qty), Quantity::format((int) $line->received), substr($line->due, 0, 10),
+                );
+            }
+        }
+
+        return $open;
+    }
+
+    /** What a row stands under, in words. */
+    private function group(stdClass $row, string $by): string
+    {
+        $due = substr($row->due, 0, 10);
+
+        return match ($by) {
+            'supplier' => (string) ($row->supplier ?? trans('made here or moved')),
+            'site' => $row->site_code,
+            'state' => $row->status,
+            'week' => Day::format(Day::weekStart(Day::parse($due))),
+            default => '',
+        };
+    }
+
+    /** @param  list<OpenLine>  $open */
+    private function row(stdClass $row, int $today, string $by, array $open): OrderRow
     {
         $isSingle = (int) $row->line_count === 1;
 
@@ -92,6 +137,9 @@ final readonly class OrderIndex
             stage: $row->kind !== 'buy'
                 ? null
                 : PurchaseStage::of($row->status, (bool) $row->is_request, (int) $row->came > 0, (int) $row->confirmed === 1),
+            version: (int) $row->version,
+            group: $this->group($row, $by),
+            open: $open,
         );
     }
 
@@ -118,6 +166,8 @@ final readonly class OrderIndex
     {
         return DB::table('orders as o')->join('order_lines as l', 'l.order_id', '=', 'o.id')
             ->when($filter->withMessage, fn (Builder $query) => $query->whereIn('o.id', DB::query()->fromSub($this->said(), 'with')->select('order_id')))
+            ->when($filter->late, fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled'])->where('l.due', '<', Settings::planDate())
+                ->whereColumn('l.received', '<', 'l.qty')->where('l.cancelled', false))
             ->when($filter->kind !== '', fn (Builder $query) => $query->where('o.kind', $filter->kind))
             ->when($filter->site !== '', fn (Builder $query) => $query->where('o.site_code', $filter->site))
             ->when($filter->status === 'open', fn (Builder $query) => $query->whereNotIn('o.status', ['done', 'cancelled']))

@@ -195,6 +195,9 @@ describe('orders in bulk', () => {
         notBefore: null,
         finishBy: null,
         stage: null,
+        version: 1,
+        group: '',
+        open: [],
         ...more,
     });
 

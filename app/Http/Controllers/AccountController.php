@@ -10,13 +10,18 @@ use App\Reading\Shapes\Told;
 use App\Support\Passwords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 
 final class AccountController extends Controller
 {
     public function show(Request $request): Response
     {
-        return (new AccountPage(email: $this->user($request)->email, shortest: Passwords::SHORTEST))->show();
+        $made = DB::table('users')->where('id', $this->user($request)->id)->value('calendar_made_at');
+
+        return (new AccountPage(
+            email: $this->user($request)->email, shortest: Passwords::SHORTEST, feedSince: is_string($made) ? substr($made, 0, 10) : null,
+        ))->show();
     }
 
     public function password(Request $request, ChangePassword $change): JsonResponse

@@ -41,7 +41,7 @@ final class OrderController extends Controller
             late: $list->late,
             filter: [
                 'kind' => $filter->kind, 'status' => $filter->status, 'q' => $filter->text, 'said' => $filter->withMessage ? '1' : '',
-                'sort' => (string) $order,
+                'late' => $filter->late ? '1' : '', 'by' => $filter->by, 'sort' => (string) $order,
             ],
         ))->show();
     }

@@ -9,10 +9,12 @@ final readonly class AccountPage extends Page
 {
     /**
      * @param  int  $shortest  letters of a password
+     * @param  string|null  $feedSince  ISO date since which a calendar may read due dates; null where none may
      */
     public function __construct(
         public string $email,
         public int $shortest,
+        public ?string $feedSince,
     ) {
     }
 }

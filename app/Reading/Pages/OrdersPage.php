@@ -13,7 +13,7 @@ final readonly class OrdersPage extends Page
 {
     /**
      * @param  list<OrderRow>  $orders
-     * @param  array{kind: value-of<OrderKind>|'', status: value-of<OrderState>|'open'|'all'|'request'|'unconfirmed', q: string, said: string, sort: string}  $filter
+     * @param  array{kind: value-of<OrderKind>|'', status: value-of<OrderState>|'open'|'all'|'request'|'unconfirmed', q: string, said: string, late: string, by: string, sort: string}  $filter
      */
     public function __construct(
         public array $orders,

@@ -10,6 +10,11 @@ use Yposta\Core\Run\MessageCode;
 /** An order in the list. */
 final readonly class OrderRow
 {
+    /**
+     * @param  int  $version  the optimistic lock
+     * @param  string  $group  what it stands under
+     * @param  list<OpenLine>  $open  its lines of which something is still to come
+     */
     public function __construct(
         public string $reference,
         public string $code,
@@ -29,6 +34,9 @@ final readonly class OrderRow
         public ?string $notBefore,
         public ?string $finishBy,
         public ?PurchaseStage $stage,
+        public int $version,
+        public string $group,
+        public array $open,
     ) {
     }
 }

@@ -128,6 +128,7 @@ export type WorkCentreKind = 'people' | 'machine';
 export interface AccountPage {
     email: string;
     shortest: number;
+    feedSince: string | null;
 }
 
 /** A proposal that should be converted together with others, so that nobody has to wait. */
@@ -1091,6 +1092,14 @@ export interface MovementsPage {
     may: boolean;
 }
 
+/** A line of an order of which something is still to come. */
+export interface OpenLine {
+    code: string;
+    qty: string;
+    received: string;
+    due: string;
+}
+
 /** An order with its lines. */
 export interface OrderDetail {
     code: string;
@@ -1170,6 +1179,9 @@ export interface OrderRow {
     notBefore: string | null;
     finishBy: string | null;
     stage: PurchaseStage | null;
+    version: number;
+    group: string;
+    open: OpenLine[];
 }
 
 /** An order that picked proposals would become. */
@@ -1200,6 +1212,8 @@ export interface OrdersPage {
         status: OrderState | 'open' | 'all' | 'request' | 'unconfirmed';
         q: string;
         said: string;
+        late: string;
+        by: string;
         sort: string;
     };
     total: number;
@@ -1695,6 +1709,12 @@ export interface ScheduledRow {
     moved: number;
     operations: number;
     why: string | null;
+}
+
+/** An address that is told once. */
+export interface SecretAddress {
+    address: string;
+    message: string;
 }
 
 /** What every page knows of the person, the site and the plan that is shown: each method is a prop, computed where a page asks for it. */

@@ -7,9 +7,10 @@ import type { AccountPage, Told } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
+import { CalendarFeed } from '@/pages/parts/CalendarFeed';
 
 /** Who is signed in, and another password. */
-export default function Account({ email, shortest }: AccountPage) {
+export default function Account({ email, shortest, feedSince }: AccountPage) {
     const { user } = useShared();
     const [old, setOld] = useState('');
     const [fresh, setFresh] = useState('');
@@ -65,6 +66,7 @@ export default function Account({ email, shortest }: AccountPage) {
                     {change.trouble && <Notice tone="broken">{change.trouble}</Notice>}
                     {change.answer && <Notice tone="done">{change.answer.message}</Notice>}
                 </div>
+                <CalendarFeed since={feedSince} />
             </div>
         </>
     );

@@ -17,10 +17,11 @@ import { useLoaded } from '@/lib/useLoaded';
 import { useMoreRows } from '@/lib/useMoreRows';
 import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { OrdersInBulk } from '@/pages/parts/OrdersInBulk';
+import { useMayBuy } from '@/pages/parts/PurchaseForms';
 import { useMayMoveStock } from '@/pages/parts/StockForms';
 import { OrderPanel } from '@/pages/parts/OrderParts';
 import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES, PURCHASE_STAGES } from '@/lib/words';
-import { type DataColumn, DataTable } from '@/components/DataTable';
+import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
 
 export default function Orders({ orders: first, total, late, filter }: OrdersPage) {
     const { plan } = useShared();
@@ -38,6 +39,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
     const chosen = orders.filter((order) => picked.has(order.code));
     const may = draft.may && plan.study === null;
     const mayReceive = useMayMoveStock() && plan.study === null;
+    const mayBuy = useMayBuy() && plan.study === null;
     return (
         <>
             <PageHead title={t('Orders')}>
@@ -72,6 +74,21 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                         { value: 'all', label: t('Open and done') },
                     ]}
                 />
+                <PillToggle on={filter.late === '1'} onChange={(on) => change({ late: on ? '1' : '' })}>
+                    {t('Overdue')}
+                </PillToggle>
+                <PillSelect
+                    label={t('Grouped')}
+                    value={filter.by ?? ''}
+                    onChange={(by) => change({ by })}
+                    choices={[
+                        { value: '', label: t('In one list') },
+                        { value: 'supplier', label: t('By supplier') },
+                        { value: 'week', label: t('By week due') },
+                        { value: 'state', label: t('By state') },
+                        { value: 'site', label: t('By site') },
+                    ]}
+                />
                 <PillToggle on={filter.said === '1'} onChange={(on) => change({ said: on ? '1' : '' })}>
                     {t('With a message')}
                 </PillToggle>
@@ -93,16 +110,17 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                     name="orders"
                     label={t('Orders')}
                     columns={columns(plan.planDate)}
-                    rows={orders}
+                    {...(filter.by ? { groups: grouped(orders, filter.by, plan.planDate) } : { rows: orders })}
                     total={total}
                     more={more}
                     order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
                     keyOf={(order) => order.code}
                     ticks={
-                        may || mayReceive
+                        may || mayReceive || mayBuy
                             ? {
                                   picked: (order) => picked.has(order.code),
-                                  may: (order) => (mayReceive || order.kind === 'make') && ['firm', 'released'].includes(order.status),
+                                  may: (order) =>
+                                      (mayReceive || mayBuy || order.kind === 'make') && ['firm', 'released'].includes(order.status),
                                   label: (order) => t('Pick :order', { order: order.code }),
                                   onPick: (some, on) =>
                                       setPicked((before) => {
@@ -133,6 +151,26 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
             )}
         </>
     );
+}
+
+/** Orders under what the server put them under, in its order. */
+function grouped(orders: OrderRow[], by: string, today: string): DataGroup<OrderRow>[] {
+    const groups: DataGroup<OrderRow>[] = [];
+    for (const order of orders) {
+        const last = groups.at(-1);
+        if (last?.key === order.group) {
+            last.rows.push(order);
+            continue;
+        }
+        const label =
+            by === 'state'
+                ? t(ORDER_STATES[order.status])
+                : by === 'week'
+                  ? t('Week of :day', { day: day(order.group, today) })
+                  : order.group;
+        groups.push({ key: order.group, label, rows: [order] });
+    }
+    return groups;
 }
 
 function stateOf(order: OrderRow): string {

@@ -4,10 +4,12 @@ import { Button } from '@/components/Button';
 import { DateField } from '@/components/DateField';
 import { type Change, useDraft } from '@/lib/draft';
 import { freshKey, postJson } from '@/lib/http';
-import type { OrderRow, Posted } from '@/lib/shapes';
+import { isZero } from '@/lib/format';
+import type { OpenLine, OrderRow, Posted, Told } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
+import { useMayBuy } from '@/pages/parts/PurchaseForms';
 import { useMayMoveStock } from '@/pages/parts/StockForms';
 
 interface Action {
@@ -52,6 +54,37 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
             router.reload();
         },
     );
+    const mayBuy = useMayBuy();
+    const bought = orders.filter((order) => order.kind === 'buy');
+    const toSend = bought.filter((order) => order.stage === 'firm');
+    const toConfirm = bought.filter((order) => order.stage === 'sent');
+    const partly = orders.filter((order) => order.open.some((line) => !isZero(line.received)));
+    const done = (message: string) => {
+        setKey(freshKey());
+        onClear();
+        onTold(message);
+        router.reload();
+    };
+    const send = useCommand(
+        async () => {
+            let sent = 0;
+            for (const order of toSend) {
+                await postJson<Told>('/purchases/send', { order: order.code, mail: true, version: order.version, key: `${key}${sent}` });
+                sent++;
+            }
+            return sent;
+        },
+        (sent) => done(tn('1 order sent.', ':n orders sent.', sent)),
+    );
+    const confirm = useCommand(
+        () =>
+            postJson<Told>('/purchases/confirm', {
+                lines: toConfirm.flatMap((order) => order.open.map((line) => ({ line: line.code, qty: line.qty, due: line.due }))),
+                key,
+            }),
+        ({ message }) => done(message),
+    );
+    const trouble = receive.trouble ?? send.trouble ?? confirm.trouble;
     const actions: Action[] = [
         {
             label: t('Release'),
@@ -84,6 +117,7 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
             title: (n) => tn('1 order most urgent', ':n orders most urgent', n),
         },
     ];
+    const lineChanges = (some: OrderRow[], change: (line: OpenLine) => Change): Change[] => some.flatMap((order) => order.open.map(change));
     const byDay: Action[] = [
         {
             label: t('Start not before'),
@@ -127,17 +161,59 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
         >
             <strong className="mr-1">{tn('1 order picked', ':n orders picked', orders.length)}</strong>
             {draft.may && actions.map(button)}
+            {mayBuy && toSend.length > 0 && (
+                <Button disabled={send.busy} onClick={() => send.send(undefined)}>
+                    {tn('Send it by mail', 'Send :n by mail', toSend.length)}
+                </Button>
+            )}
+            {mayBuy && toConfirm.length > 0 && (
+                <Button disabled={confirm.busy} onClick={() => confirm.send(undefined)}>
+                    {tn('Confirmed as asked', ':n confirmed as asked', toConfirm.length)}
+                </Button>
+            )}
+            {draft.may && partly.length > 0 && (
+                <Button
+                    disabled={draft.busy}
+                    onClick={() =>
+                        void draft.add(
+                            lineChanges(partly, (line) =>
+                                isZero(line.received)
+                                    ? { change: 'cancel_order', order: line.code }
+                                    : { change: 'resize_order', order: line.code, qty: line.received },
+                            ),
+                            tn('1 order closed with what has come', ':n orders closed with what has come', partly.length),
+                        )
+                    }
+                >
+                    {t('Close: no more comes')}
+                </Button>
+            )}
             {mayReceive && coming.length > 0 && (
                 <Button look="act" disabled={receive.busy} onClick={() => receive.send(undefined)}>
                     {tn('Receive all that is open of it', 'Receive all that is open of :n', coming.length)}
                 </Button>
             )}
-            {draft.may && made.length > 0 && (
+            {draft.may && (
                 <>
                     <label htmlFor="bulk-day" className="ml-2 text-sm">
                         {t('Day')}
                     </label>
                     <DateField id="bulk-day" value={day} onChange={setDay} min={plan.planDate} optional />
+                    <Button
+                        disabled={draft.busy || onDay === null}
+                        onClick={() =>
+                            void draft.add(
+                                lineChanges(orders, (line) => ({ change: 'move_order', order: line.code, due: onDay })),
+                                tn('1 order moved to its day', ':n orders moved to one day', orders.length),
+                            )
+                        }
+                    >
+                        {t('Move to the day')}
+                    </Button>
+                </>
+            )}
+            {draft.may && made.length > 0 && (
+                <>
                     {byDay.map(button)}
                     <Link
                         href={`/schedule?orders=${made.map((order) => encodeURIComponent(order.code)).join(',')}`}
@@ -150,9 +226,9 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
             <Button look="quiet" onClick={onClear}>
                 {t('Pick none')}
             </Button>
-            {receive.trouble && (
+            {trouble && (
                 <p role="alert" className="w-full font-semibold text-broken">
-                    {receive.trouble}
+                    {trouble}
                 </p>
             )}
         </div>
