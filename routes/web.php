@@ -81,6 +81,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/proposals', [ProposalController::class, 'index']);
     Route::get('/proposals/rows', [ProposalController::class, 'rows']);
+    Route::get('/proposals/ready', [ProposalController::class, 'ready']);
     Route::get('/proposals/{number}', [ProposalController::class, 'show']);
     Route::post('/proposals/preview', [ProposalController::class, 'preview']);
     Route::post('/proposals/convert', [ProposalController::class, 'convert']);
@@ -176,6 +177,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/reservations/give', [ReservationController::class, 'give']);
     Route::post('/reservations/hold-for', [ReservationController::class, 'holdFor']);
 
+    Route::get('/count', [MovementController::class, 'counting']);
+    Route::post('/count/look', [MovementController::class, 'countSheet']);
     Route::get('/movements', [MovementController::class, 'index']);
     Route::get('/movements/rows', [MovementController::class, 'rows']);
     Route::post('/movements/receive', [MovementController::class, 'receive']);

@@ -10,7 +10,9 @@ use App\Reading\Shapes\ProposalDetail;
 use App\Reading\Shapes\ProposalGroup;
 use App\Reading\Shapes\ProposalRow;
 use App\Reading\Shapes\ProposalRows;
+use App\Support\Stored;
 use App\Support\Words;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Network\OrderKind;
@@ -24,6 +26,9 @@ use Yposta\Core\Run\Supply;
 /** The proposals of the live plan that have not been converted yet. */
 final readonly class ProposalList
 {
+    /** As many as are converted at once. */
+    private const MOST_READY = 1_000;
+
     private Describe $describe;
 
     /** @var array<string, stdClass> suppliers by code */
@@ -91,6 +96,24 @@ final readonly class ProposalList
         }
 
         return $made;
+    }
+
+    /**
+     * Those that only have to be ordered: their day is not over, they come in time, somebody sells them, and nothing is said against them.
+     *
+     * @return list<ProposalRow> what starts first at the top
+     */
+    public function ready(ProposalFilter $filter): array
+    {
+        $run = $this->plan->run;
+        $numbers = (new OpenProposals($this->plan, $filter))->query()->where('s.start', '>=', $run->plan_date)->whereNull('s.waits_for')
+            ->whereColumn('s.available', '<=', 's.due')
+            ->where(fn (Builder $sold) => $sold->where('s.type', '<>', 'buy')->orWhereNotNull('s.supplier_code'))
+            ->whereNotExists(fn (Builder $said) => $said->from('plan_messages as m')->where('m.run_id', $run->id)
+                ->where('m.reference', DB::raw("'proposal:' || s.name")))
+            ->orderBy('s.start')->orderBy('s.n')->limit(self::MOST_READY)->pluck('s.n')->map(Stored::int(...))->all();
+
+        return array_values($this->made(array_values($numbers)));
     }
 
     public function detail(Supply $proposal): ProposalDetail

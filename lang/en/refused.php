@@ -86,6 +86,11 @@ return [
     'capacity' => [
         'no_centre' => 'There is no work centre :centre in this plan.',
     ],
+    'count' => [
+        'no_site' => 'There is no site :site. Nothing was booked.',
+        'nothing' => 'Nothing is in the list. Put an item and its quantity on each line.',
+        'too_many' => 'More than :most lines at once; book them in parts. Nothing was booked.',
+    ],
     'day' => [
         'no_plan' => 'The plan could not be made: :trouble',
         'not_pinned' => 'The date is not pinned: the days of this company pass by themselves. Nothing was changed.',

@@ -274,3 +274,18 @@ it('converts forty proposals in few queries', function () {
 
     expect(count(DB::getQueryLog()))->toBeLessThan(65)->and(DB::table('conversions')->count())->toBe(40);
 });
+
+it('finds what only has to be ordered: in time, sold by somebody, with nothing said against it', function () {
+    $ready = $this->getJson('/proposals/ready?until=all')->assertOk()->json();
+    $planned = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
+        ->where('s.run_id', $this->run->id)->where('s.kind', 'proposal')->get(['s.name', 's.type', 's.supplier_code', 's.start', 's.due', 's.available', 's.waits_for', 'p.item_code']);
+    $said = DB::table('plan_messages')->where('run_id', $this->run->id)->where('reference', 'like', 'proposal:%')->pluck('reference')->all();
+    $expected = $planned->filter(fn ($row) => substr($row->start, 0, 10) >= '2026-03-02' && $row->available <= $row->due && $row->waits_for === null
+        && ($row->type !== 'buy' || $row->supplier_code !== null) && ! in_array("proposal:{$row->name}", $said, true))->pluck('name')->map(fn ($name) => (int) $name);
+    expect(array_column($ready, 'number'))->toEqualCanonicalizing($expected->values()->all())->not->toBe([])
+        ->and(array_column($ready, 'item'))->not->toContain('LOST')
+        ->and(count($ready))->toBeLessThan($planned->count());
+    // a pick of them is converted as it is
+    convertLines(array_map(fn (array $row) => ['number' => $row['number']], $ready), ['agreed' => true])->assertOk();
+    expect($this->getJson('/proposals/ready?until=all')->json())->toBe([]);
+});

@@ -239,3 +239,21 @@ it('lets who may make transfer orders release one, with the stock that goes alon
     expect(array_slice(($this->ledger)(), -1))->toBe(['transfer ROD -15 order:T1'])->and(DB::table('allocations')->count())->toBe(0)
         ->and(Ledger::differences()->get()->all())->toBe([]);
 })->with(['', "out:T1,stock:ROD@MAIN,15\n"]);
+
+it('shows what a list of counted items differs by before it is booked, the largest first, and what cannot be', function () {
+    $look = fn (string $text) => $this->postJson('/count/look', ['site' => 'MAIN', 'text' => $text]);
+    DB::table('items')->where('code', 'GLUE')->update(['unit_cost' => 9_000_000]);
+    $rows = $look("ROD\t41\nGLUE; 2.5\nHEAD 6\r\nNONE 4\nROD 9\nHEAD, -1\nGLUE x")->assertOk()->json();
+    $said = array_map(fn (array $row) => [$row['item'], $row['difference'], $row['trouble'] === null], $rows['rows']);
+    expect($rows['agree'])->toBe(1)->and(array_slice($said, -2))->toBe([['GLUE', '-2.5', true], ['ROD', '1', true]])
+        ->and(array_column(array_slice($said, 0, 4), 2))->toBe([false, false, false, false]);
+    // what was looked at is what is booked
+    $this->postJson('/movements/count', [
+        'rows' => array_map(fn (array $row) => ['item' => $row['item'], 'site' => 'MAIN', 'qty' => $row['qty'], 'books' => $row['books']], array_slice($rows['rows'], -2)),
+        'key' => ($this->key)(),
+    ])->assertOk();
+    expect(($this->stock)('GLUE'))->toBe(2.5)->and(($this->stock)('ROD'))->toBe(41);
+    $look("\n \n")->assertStatus(422);
+    $look(str_repeat("ROD 1\n", 501))->assertStatus(422)->assertJsonPath('reason', 'too_many');
+    $this->postJson('/count/look', ['site' => 'NOWHERE', 'text' => 'ROD 1'])->assertStatus(422)->assertJsonPath('reason', 'site');
+});

@@ -21,8 +21,8 @@ it('puts orders under their supplier, site, state or week, each in its order, an
     $groups = array_column($rows, 'group');
     $seen = array_values(array_unique($groups));
     if ($by !== 'week') { // weeks come as the list does, by day
-        $runs = array_values(array_filter($groups, fn (string $group, int $place) => $place === 0 || $groups[$place - 1] !== $group, ARRAY_FILTER_USE_BOTH));
-        expect($runs)->toBe($seen); // each group stands in one piece
+        $begins = fn (string $group, int $place) => $place === 0 || $groups[$place - 1] !== $group;
+        expect(array_values(array_filter($groups, $begins, ARRAY_FILTER_USE_BOTH)))->toBe($seen); // each group stands in one piece
     }
     foreach ($rows as $row) {
         expect($row['group'])->toBe($expected($row));

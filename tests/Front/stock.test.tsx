@@ -115,7 +115,8 @@ describe('what goes to another site', () => {
 });
 
 describe('many orders', () => {
-    const order = (code: string, more: Partial<OrderRow>) => ({ code, kind: 'buy', status: 'firm', held: false, ...more }) as OrderRow;
+    const order = (code: string, more: Partial<OrderRow>) =>
+        ({ code, kind: 'buy', status: 'firm', held: false, open: [], stage: null, ...more }) as OrderRow;
 
     it('are received at once, those that can be', async () => {
         const [told, cleared] = [vi.fn(), vi.fn()];

@@ -13,8 +13,10 @@ use App\Actions\ShipGoods;
 use App\Documents\DeliveryNote;
 use App\Documents\Paper;
 use App\Http\PaperResponse;
+use App\Reading\CountSheet;
 use App\Reading\MovementFilter;
 use App\Reading\MovementList;
+use App\Reading\Pages\CountPage;
 use App\Reading\Pages\MovementsPage;
 use App\Support\Roles;
 use App\Support\Settings;
@@ -41,6 +43,19 @@ final class MovementController extends Controller
             list: (new MovementList)->rows($this->filter($request)), filter: $request->only(['kind', 'q', 'from', 'to', 'item']),
             may: $this->user($request)->can(Roles::STOCK),
         ))->show();
+    }
+
+    public function counting(Request $request): Response
+    {
+        return (new CountPage(may: $this->user($request)->can(Roles::STOCK)))->show();
+    }
+
+    /** What a list of counted items differs by; nothing is booked. */
+    public function countSheet(Request $request): JsonResponse
+    {
+        $given = $request->validate(['site' => 'required|string|max:190', 'text' => 'required|string|max:100000']);
+
+        return response()->json(CountSheet::of($given['site'], $given['text']));
     }
 
     public function rows(Request $request): JsonResponse

@@ -85,6 +85,18 @@ final class ProposalController extends Controller
         ));
     }
 
+    /** What only has to be ordered within a time. */
+    public function ready(Request $request): JsonResponse
+    {
+        $plan = $this->plan();
+        abort_if($plan === null, 404);
+        $until = StartWithin::tryFrom($request->string('until')->toString()) ?? StartWithin::Week;
+
+        return response()->json((new ProposalList($plan))->ready(new ProposalFilter(
+            $this->site($request), $plan->dates->isoOrNull($until->lastDay($plan->planDate)), $request->string('q')->limit(60, '')->toString(),
+        )));
+    }
+
     private function grouping(Request $request): ProposalGrouping
     {
         return ProposalGrouping::tryFrom($request->string('by')->toString()) ?? ProposalGrouping::Supplier;

@@ -38,7 +38,7 @@ export function Rail() {
             href: '/orders',
             label: t('Orders'),
             icon: ClipboardList,
-            on: ['/orders', '/requests', '/chase', '/letters', '/movements'].some((path) => url.startsWith(path)),
+            on: ['/orders', '/requests', '/chase', '/letters', '/movements', '/count'].some((path) => url.startsWith(path)),
         },
     ];
     const fold = () => {

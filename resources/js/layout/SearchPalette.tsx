@@ -27,6 +27,10 @@ export function commands(text: string): Found[] {
         },
         { label: t('Reservations'), words: t('hold, reserve, allocate, held stock'), href: '/reservations' },
         { label: t('Movements'), words: t('ledger, receipts, issues, shipments, counts, stock history'), href: '/movements' },
+        { label: t('Requests'), words: t('purchase requests, buyer, to order'), href: '/requests' },
+        { label: t('To chase'), words: t('suppliers, late, not confirmed, reminders'), href: '/chase' },
+        { label: t('Letters'), words: t('mail, sent orders, outbox'), href: '/letters' },
+        { label: t('Count'), words: t('stock count, inventory, differences'), href: '/count' },
         { label: t('Journal'), words: t('history, log, who changed, undo'), href: '/journal' },
         {
             label: t('Proposals due today'),

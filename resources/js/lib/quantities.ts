@@ -37,3 +37,15 @@ export function readQuantity(text: string, decimals: number): ReadQuantity {
     }
     return { value: fraction === '' ? whole : `${whole}.${fraction}`, wrong: null };
 }
+
+const MILLION = 1_000_000n;
+
+/** The sum of quantities as decimal texts, exactly. */
+export function sumOf(quantities: string[]): string {
+    const sum = quantities.reduce((all, text) => {
+        const [whole = '0', fraction = ''] = text.split('.');
+        return all + BigInt(whole) * MILLION + BigInt(fraction.padEnd(6, '0'));
+    }, 0n);
+    const fraction = (sum % MILLION).toString().padStart(6, '0').replace(/0+$/, '');
+    return fraction === '' ? (sum / MILLION).toString() : `${sum / MILLION}.${fraction}`;
+}

@@ -549,6 +549,32 @@ export interface Converted {
     message: string;
 }
 
+/** A count of many items. */
+export interface CountPage {
+    may: boolean;
+}
+
+/** What was counted of an item beside what the books say. */
+export interface CountRow {
+    line: number;
+    item: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    qty: string | null;
+    books: string | null;
+    difference: string | null;
+    value: string | null;
+    trouble: string | null;
+}
+
+/** A count before it is booked: what differs first, the largest value at the top. */
+export interface CountSheetRows {
+    rows: CountRow[];
+    agree: number;
+    message: string;
+}
+
 /** A day that has passed in the demo. */
 export interface DayPassed {
     day: string;

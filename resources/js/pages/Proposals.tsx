@@ -1,6 +1,6 @@
 import { router } from '@inertiajs/react';
 import { useCallback, useMemo, useState } from 'react';
-import { Link } from '@inertiajs/react';
+import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
@@ -10,7 +10,7 @@ import { PillSelect, PillTabs } from '@/components/Pill';
 import { Inspector } from '@/layout/Shell';
 import { grouped } from '@/lib/digits';
 import { day } from '@/lib/format';
-import { freshKey, postJson } from '@/lib/http';
+import { freshKey, getJson, postJson } from '@/lib/http';
 import type { ConversionDelays, Converted, ProposalDetail, ProposalGroup, ProposalRow, ProposalRows, ProposalsPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
@@ -19,6 +19,8 @@ import { useMoreRows } from '@/lib/useMoreRows';
 import { SureDialog } from '@/components/SureDialog';
 import { DelayDialog } from '@/pages/parts/DelayDialog';
 import { ConvertBar } from '@/pages/parts/ConvertBar';
+import { mergedOf, type Merged, underOne } from '@/pages/parts/proposalSums';
+import { MadeOrders } from '@/pages/parts/MadeOrders';
 import { ProposalPanel } from '@/pages/parts/ProposalPanel';
 import { ProposalTable, type Edit } from '@/pages/parts/ProposalTable';
 import { CONVERT_RIGHTS } from '@/lib/words';
@@ -52,8 +54,12 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
         (answer: ProposalRows) => answer.groups,
         (group: ProposalGroup) => group.rows.length,
     );
-    const groups = useMemo(() => merged(loaded.rows), [loaded.rows]);
-    const rows = useMemo(() => new Map(groups.flatMap((group) => group.rows).map((row) => [row.number, row])), [groups]);
+    const groups = useMemo(() => underOne(loaded.rows), [loaded.rows]);
+    const [found, setFound] = useState<ProposalRow[]>([]);
+    const rows = useMemo(
+        () => new Map([...found, ...groups.flatMap((group) => group.rows)].map((row) => [row.number, row])),
+        [groups, found],
+    );
     const chosen = useMemo(
         () => [...picked].map((number) => rows.get(number)).filter((row): row is ProposalRow => row !== undefined),
         [picked, rows],
@@ -62,13 +68,22 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
         (row: ProposalRow) => plan.study === null && user.can.includes(CONVERT_RIGHTS[row.kind]),
         [user.can, plan.study],
     );
+    const ready = useCommand(
+        () => getJson<ProposalRow[]>('/proposals/ready', { until: filter.until ?? 'week', q: filter.q ?? '' }),
+        (some) => {
+            setFound(some);
+            setPicked(new Set(some.filter(mayConvert).map((row) => row.number)));
+        },
+    );
     const [asking, setAsking] = useState(false);
     const [handOver, setHandOver] = useKept('proposals.handOver', false);
     const [note, setNote] = useState('');
     const wish = useMemo(() => {
         const numbers = [...new Set([...chosen.map((row) => row.number), ...edits.keys()])];
         const lines = numbers.map((number) => ({ number, ...edits.get(number) }));
-        return lines.length === 0 || run === null ? '' : JSON.stringify({ run, picked: chosen.map((row) => row.number), handOver, lines });
+        return lines.length === 0 || run === null
+            ? ''
+            : JSON.stringify({ run, picked: chosen.map((row) => row.number), ...(handOver && { handOver }), lines });
     }, [chosen, edits, run, handOver]);
     const { preview, isFresh, trouble: previewTrouble } = usePreview(wish);
     const isReady = isFresh && preview?.lines.every((line) => line.trouble === null) === true;
@@ -80,7 +95,7 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
         ({ sure = false, agreed = false, along = [] }: Conversion) => {
             const numbers = new Set([...chosen.map((row) => row.number), ...along]);
             const lines = [...numbers].map((number) => ({ number, ...edits.get(number) }));
-            return postJson<Converted>('/proposals/convert', { run, key, sure, agreed, handOver, note, lines });
+            return postJson<Converted>('/proposals/convert', { run, key, sure, agreed, ...(handOver && { handOver, note }), lines });
         },
         (_, { along = [] }) => {
             setOpen((shownNow) => (shownNow !== null && (picked.has(shownNow) || along.includes(shownNow)) ? null : shownNow));
@@ -144,6 +159,15 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
         setEdits(next);
     };
 
+    const merged = useMemo(() => mergedOf(chosen, edits), [chosen, edits]);
+    const merge = (one: Merged) => {
+        const next = new Map(edits);
+        one.quantities.forEach((qty, number) => next.set(number, { ...next.get(number), qty }));
+        one.rest.forEach((number) => next.delete(number));
+        setEdits(next);
+        pick(one.rest, false);
+    };
+
     return (
         <>
             <PageHead title={t('Proposals')}>
@@ -178,26 +202,22 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                         { value: 'all', label: t('All') },
                     ]}
                 />
+                {run !== null && (
+                    <Button look="quiet" className="!h-[27px]" disabled={ready.busy} onClick={() => ready.send(undefined)}>
+                        {t('Pick all without trouble')}
+                    </Button>
+                )}
                 <span className="order-last">
                     <ExportLink list="proposals" params={{ q: filter.q ?? '', until: until ?? '' }} />
                 </span>
                 <FindBox label={t('Find an item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
-            {made && (
-                <Notice tone="done" onClose={conversion.clear}>
-                    <p className="font-semibold">{made.message}</p>
-                    <ul className="text-sm">
-                        {made.orders.map((order) => (
-                            <li key={order.code}>
-                                <Link href={order.href} className="font-semibold text-act hover:underline">
-                                    {order.code}
-                                </Link>{' '}
-                                {order.title}: {order.what}
-                            </li>
-                        ))}
-                    </ul>
+            {ready.answer !== null && ready.answer.length === 0 && (
+                <Notice tone="done" onClose={ready.clear}>
+                    {t('Nothing is due in that time that has no trouble of its own.')}
                 </Notice>
             )}
+            {made && <MadeOrders message={made.message} orders={made.orders} onClose={conversion.clear} />}
             {trouble && (
                 <Notice tone="broken" onClose={conversion.clear}>
                     {trouble}
@@ -245,6 +265,7 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                     onForward={forward}
                     onBack={() => setAsking(false)}
                     onClear={() => pick([...picked], false)}
+                    onMerge={merged === null ? null : () => merge(merged)}
                 />
             )}
             {absurd && (
@@ -283,14 +304,4 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
             </p>
         </>
     );
-}
-
-/** The headings of all that is loaded; one that goes over a page stands once. */
-function merged(groups: ProposalGroup[]): ProposalGroup[] {
-    const byKey = new Map<string, ProposalGroup>();
-    for (const group of groups) {
-        const before = byKey.get(group.key);
-        byKey.set(group.key, before ? { ...before, rows: [...before.rows, ...group.rows] } : group);
-    }
-    return [...byKey.values()];
 }

@@ -1,4 +1,4 @@
-import { Link, router } from '@inertiajs/react';
+import { router } from '@inertiajs/react';
 import { useMemo, useState } from 'react';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
@@ -14,6 +14,7 @@ import { refilter, useShared } from '@/lib/shared';
 import { type Sentence, t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { usePageKeys } from '@/lib/usePageKeys';
+import { MadeOrders } from '@/pages/parts/MadeOrders';
 import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { RequestPanel, type RequestEdit } from '@/pages/parts/RequestPanel';
 import { RequestsBar } from '@/pages/parts/RequestsBar';
@@ -113,21 +114,7 @@ export default function Requests({ list, filter, may, back }: RequestsPage) {
                 />
                 <FindBox label={t('Find item, supplier, request')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
-            {buying.answer && (
-                <Notice tone="done" onClose={buying.clear}>
-                    <p className="font-semibold">{buying.answer.message}</p>
-                    <ul className="text-sm">
-                        {buying.answer.orders.map((order) => (
-                            <li key={order.code}>
-                                <Link href={order.href} className="font-semibold text-act hover:underline">
-                                    {order.code}
-                                </Link>{' '}
-                                {order.title}: {order.what}
-                            </li>
-                        ))}
-                    </ul>
-                </Notice>
-            )}
+            {buying.answer && <MadeOrders message={buying.answer.message} orders={buying.answer.orders} onClose={buying.clear} />}
             {giving.answer && (
                 <Notice tone="done" onClose={giving.clear}>
                     {giving.answer.message}

@@ -16,10 +16,12 @@ interface Props {
     onForward: () => void;
     onBack: () => void;
     onClear: () => void;
+    /** Lets the first of each item take the others along; null where none has others. */
+    onMerge: (() => void) | null;
 }
 
 /** What the picked proposals would become: counted, then order by order, then the button that makes it so. */
-export function ConvertBar({ count, preview, isReady, trouble, asking, handOver, busy, onForward, onBack, onClear }: Props) {
+export function ConvertBar({ count, preview, isReady, trouble, asking, handOver, busy, onForward, onBack, onClear, onMerge }: Props) {
     const troubles = preview?.lines.flatMap((line) => line.trouble ?? []) ?? [];
     return (
         <div className="sticky -bottom-4 z-20 mt-auto bg-paper pt-3 pb-4">
@@ -77,10 +79,20 @@ export function ConvertBar({ count, preview, isReady, trouble, asking, handOver,
                         {preview?.message}
                         {preview?.worth && ` (${preview.worth})`}
                     </span>
+                    {onMerge && (
+                        <button
+                            type="button"
+                            title={t('The first of each item is ordered in all that is picked of it; the next run drops the others.')}
+                            onClick={onMerge}
+                            className="ml-auto rounded border border-mute px-3 py-1 text-sm font-semibold whitespace-nowrap hover:border-surface"
+                        >
+                            {t('Merge into the first')}
+                        </button>
+                    )}
                     <button
                         type="button"
                         onClick={asking ? onBack : onClear}
-                        className="ml-auto rounded border border-mute px-3 py-1 text-sm font-semibold whitespace-nowrap hover:border-surface"
+                        className={`${onMerge ? '' : 'ml-auto'} rounded border border-mute px-3 py-1 text-sm font-semibold whitespace-nowrap hover:border-surface`}
                     >
                         {asking ? t('Go back') : t('Pick none')}
                     </button>
