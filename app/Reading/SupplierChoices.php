@@ -36,7 +36,7 @@ final class SupplierChoices
                 possible: $plan->dates->iso($possible), late: max(0, $possible - $proposal->due),
                 minQty: ($offer->minQty ?? 0) > 0 ? Quantity::format((int) $offer->minQty) : null,
                 multiple: ($offer->multiple ?? 0) > 0 ? Quantity::format((int) $offer->multiple) : null,
-                value: $offer->price === null ? null : Quantity::format(Summary::value($proposal->qty, $offer->price)),
+                value: $offer->price === null ? null : (string) Summary::value($proposal->qty, $offer->price),
                 punctual: ($punctual[$offer->supplier] ?? null)?->said(),
             );
         }

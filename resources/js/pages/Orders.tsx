@@ -109,7 +109,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                 <DataTable
                     name="orders"
                     label={t('Orders')}
-                    columns={columns(plan.planDate)}
+                    columns={columns(plan.planDate, filter.by ?? '')}
                     {...(filter.by ? { groups: grouped(orders, filter.by, plan.planDate) } : { rows: orders })}
                     total={total}
                     more={more}
@@ -189,7 +189,7 @@ function stateInWords(order: OrderRow, today: string): string {
         .join(', ');
 }
 
-function columns(today: string): DataColumn<OrderRow>[] {
+function columns(today: string, by: string): DataColumn<OrderRow>[] {
     return [
         {
             id: 'order',
@@ -229,7 +229,7 @@ function columns(today: string): DataColumn<OrderRow>[] {
             title: (order) => [order.what, order.supplier].filter(Boolean).join(', '),
             cell: (order) => (
                 <>
-                    {order.what} {order.supplier && <span className="text-mute">· {order.supplier}</span>}
+                    {order.what} {order.supplier && by !== 'supplier' && <span className="text-mute">· {order.supplier}</span>}
                 </>
             ),
         },
