@@ -15,11 +15,13 @@ use App\Support\Idempotency;
 use App\Support\Journal;
 use App\Support\Refused;
 use App\Support\Roles;
+use App\Support\Settings;
 use App\Support\Stored;
 use App\Support\Words;
 use App\Support\WriteTurn;
 use Illuminate\Support\Facades\DB;
 use stdClass;
+use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderKind;
@@ -97,11 +99,13 @@ final readonly class BuyRequests
     private function changes(array $lines, Network $network): array
     {
         $changes = $far = [];
+        $today = Day::parse(Settings::planDate());
         foreach ($lines as $code => $line) {
             $order = $network->orders[$code] ?? throw Refused::because('purchase.no_request', ['order' => (string) $code], 'stale');
             $supplier = $line['supplier'] ?? $order->supplier ?? throw Refused::because('purchase.no_supplier', ['item' => $order->item], 'supplier');
             $supplier === $order->supplier || $changes[] = new BuyFrom($order->code, $supplier);
             $line['qty'] === null || $line['qty'] === $order->qty || $changes[] = new ResizeOrder($order->code, $line['qty']);
+            $line['due'] === null || $line['due'] >= $today || throw Refused::because('purchase.passed', ['item' => $order->item], 'date');
             $line['due'] === null || $line['due'] === $order->due || $changes[] = new MoveOrder($order->code, $line['due']);
             array_push($far, ...$this->far($line, $order, $supplier, $network));
         }

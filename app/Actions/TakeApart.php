@@ -14,6 +14,7 @@ use App\Support\Roles;
 use App\Support\Stored;
 use App\Support\Words;
 use App\Support\WriteTurn;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Support\Phrase;
 
@@ -32,7 +33,8 @@ final readonly class TakeApart
         return Idempotency::once($key, 'take_apart', $by, function () use ($order, $by): array {
             WriteTurn::take();
             $id = DB::table('orders')->where('code', $order)->where('kind', 'buy')->where('status', 'firm')->where('is_request', false)
-                ->whereNull('sent_at')->value('id') ?? throw Refused::because('purchase.not_open', ['order' => $order], 'stale');
+                ->whereNull('sent_at')->whereNotExists(fn (Builder $come) => $come->from('order_lines as l')->whereColumn('l.order_id', 'orders.id')
+                ->where('l.received', '>', 0))->value('id') ?? throw Refused::because('purchase.not_open', ['order' => $order], 'stale');
             PurchaseTables::takeApart(Stored::int($id), $by);
             $said = Words::say(new Phrase('journal.purchase.taken_apart', ['order' => $order]));
             Journal::note('take_apart', $said, $by);

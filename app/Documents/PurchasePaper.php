@@ -20,6 +20,9 @@ final readonly class PurchasePaper
     /** A cent in millionths. */
     private const CENT = 10_000;
 
+    /** Of a line; a thousand of them still add up. */
+    private const MOST_CENTS = 900_000_000_000;
+
     /**
      * @param  list<string>  $company  name and address of who orders
      * @param  list<string>  $place  where it is to be delivered
@@ -115,12 +118,12 @@ final readonly class PurchasePaper
         );
     }
 
-    /** Price times quantity, to the nearest cent, exactly. */
-    private static function value(int $price, int $qty): int
+    /** Price times quantity, to the nearest cent, exactly; null where nobody pays so much. */
+    private static function value(int $price, int $qty): ?int
     {
         $cents = BigInteger::of($price)->multipliedBy($qty)->dividedBy(Quantity::ONE * self::CENT, RoundingMode::HALF_UP);
 
-        return $cents->toInt() * self::CENT;
+        return $cents->isGreaterThan(self::MOST_CENTS) ? null : $cents->toInt() * self::CENT;
     }
 
     /** @return list<string> */

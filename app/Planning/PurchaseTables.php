@@ -9,7 +9,6 @@ use App\Support\OrderNumbers;
 use App\Support\Stored;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use stdClass;
 
 /**
@@ -96,7 +95,7 @@ final class PurchaseTables
     public static function alone(stdClass $line, stdClass $head, array $with): void
     {
         $code = Stored::text($line->code);
-        DB::table('orders')->where('code', $code)->exists() && $code .= '-'.Str::lower(Str::random(4));
+        DB::table('orders')->where('code', $code)->exists() && $code = OrderNumbers::next(['buy' => 1])['buy'][0];
         $order = DB::table('orders')->insertGetId([
             'code' => $code, 'kind' => $head->kind, 'status' => $head->status, 'site_code' => $head->site_code,
             'supplier_code' => $head->supplier_code, 'created_by' => $head->created_by, 'version' => 1, 'created_at' => $head->created_at,

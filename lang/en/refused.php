@@ -81,6 +81,7 @@ return [
         'not_sent' => ':order has not been sent, or is over. Nothing was written.',
         'nothing_new' => 'The supplier has :order as it is. Nothing was sent.',
         'other_supplier' => ':order is for another supplier or site. Nothing was written.',
+        'passed' => 'The day on which :item is wanted has passed. Nothing was ordered.',
         'reason' => 'Say why it is given back. Nothing was written.',
     ],
     'capacity' => [

@@ -35,7 +35,7 @@
     <h1>{{ trans('Purchase order :code', ['code' => $paper->code]) }}</h1>
     <p class="m">{{ App\Support\Words::day(Yposta\Core\Calendar\Day::parse($paper->day), $planDate) }} {{ substr($paper->day, 0, 4) }}{{ $paper->terms === '' ? '' : " · {$paper->terms}" }}</p>
     @if (($version ?? 1) > 1)<p class="b">{{ trans('Version :version; it takes the place of all before it.', ['version' => $version]) }}</p>@endif
-    @if ($paper->text !== '')<p>{{ $paper->text }}</p>@endif
+    @if ($paper->text !== '')<p style="white-space: pre-line">{{ $paper->text }}</p>@endif
     @if ($paper->lines === [])
     <p class="b">{{ trans('This order is cancelled. Please deliver nothing for it, and confirm that.') }}</p>
     @else

@@ -96,6 +96,25 @@ it('lets a buyer decide otherwise: supplier, quantity, date and price, and asks 
         ->and((int) $now->qty)->toBe((int) $line->qty + 1_000_000);
 });
 
+it('takes no day that is over, no sign that a letter cannot hold, and survives a price that nobody pays', function () {
+    $codes = array_column(($this->handOver)(1)['orders'], 'code');
+    ($this->buy)($codes, ['lines' => [['line' => $codes[0], 'due' => '2026-02-27']]])->assertStatus(422)->assertJsonPath('reason', 'date');
+    $order = ($this->buy)($codes, ['lines' => [['line' => $codes[0], 'qty' => '999999999', 'price' => '999999999.999999']], 'sure' => true])
+        ->assertOk()->json('orders.0.code');
+    ($this->send)($order, ['mail' => false, 'text' => "First line\x01\nsecond"])->assertOk();
+    $xml = (string) $this->get("/orders/{$order}/order.xml")->assertOk()->getContent();
+    expect(simplexml_load_string($xml))->not->toBeFalse()->and($xml)->toContain("First line\nsecond")->not->toContain('PayableAmount');
+    $this->get("/orders/{$order}/order.pdf")->assertOk();
+    $this->get("/orders/{$order}")->assertOk();
+});
+
+it('is not taken apart once something of it has come', function () {
+    $codes = array_column(($this->handOver)(2)['orders'], 'code');
+    $order = ($this->buy)($codes)->assertOk()->json('orders.0.code');
+    DB::table('order_lines')->where('code', $codes[0])->update(['received' => 1_000_000]);
+    $this->postJson('/purchases/apart', ['order' => $order, 'key' => freshKey()])->assertStatus(422)->assertJsonPath('reason', 'stale');
+});
+
 it('adds to an order of the same supplier that was not sent, and to no other', function () {
     $codes = array_column(($this->handOver)(3)['orders'], 'code');
     $order = ($this->buy)([$codes[0]])->assertOk()->json('orders.0.code');

@@ -88,7 +88,7 @@ final class PurchaseController extends Controller
         ]);
 
         return response()->json($send(
-            $given['order'], (bool) $given['mail'], array_key_exists('text', $given) ? trim((string) $given['text']) : null, (int) $given['version'],
+            $given['order'], (bool) $given['mail'], array_key_exists('text', $given) ? self::readable((string) $given['text']) : null, (int) $given['version'],
             $given['key'], $this->user($request),
         ));
     }
@@ -151,6 +151,12 @@ final class PurchaseController extends Controller
         return [
             'lines' => 'required|array|min:1|max:'.self::MOST, 'lines.*' => 'required|string|max:190|distinct', 'key' => 'required|string|min:16|max:64',
         ];
+    }
+
+    /** Without signs that no letter and no XML can hold. */
+    private static function readable(string $text): string
+    {
+        return trim((string) preg_replace('/[^\P{C}\n\t]/u', '', $text));
     }
 
     private static function day(string $presence): string
