@@ -37,7 +37,7 @@ final readonly class OrderView
                 continue;
             }
             $price = $this->price($order, $line);
-            $lines[] = $this->line($line, $price);
+            $lines[] = $this->line($order, $line, $price);
             $total += $price === null ? 0 : Summary::value($line->qty, $price);
         }
 
@@ -67,7 +67,7 @@ final readonly class OrderView
     }
 
     /** @param  int|null  $price  for one unit, millionths */
-    private function line(OrderLine $line, ?int $price): OrderLineRow
+    private function line(Order $order, OrderLine $line, ?int $price): OrderLineRow
     {
         $supply = $this->supplyNumber($line->code);
         $expected = null;
@@ -115,6 +115,7 @@ final readonly class OrderView
             confirmedQty: $line->confirmed_qty === null ? null : Quantity::format($line->confirmed_qty),
             confirmedDue: $line->confirmed_due === null ? null : substr($line->confirmed_due, 0, 10),
             confirmedHow: $line->confirmed_how,
+            took: $order->kind === 'make' ? OrderCosts::of($line) : null,
         );
     }
 

@@ -257,3 +257,24 @@ it('shows what a list of counted items differs by before it is booked, the large
     $look(str_repeat("ROD 1\n", 501))->assertStatus(422)->assertJsonPath('reason', 'too_many');
     $this->postJson('/count/look', ['site' => 'NOWHERE', 'text' => 'ROD 1'])->assertStatus(422)->assertJsonPath('reason', 'site');
 });
+
+it('says what a production order was to take and what it took: material to the cent, minutes and scrap as they were reported', function () {
+    $line = DB::table('order_lines')->where('code', 'M1')->value('id');
+    foreach ([['10', 'ROD', 16_000_000], ['20', 'GLUE', 1_000_000]] as [$number, $item, $qty]) {
+        DB::table('order_components')->insertOrIgnore(['order_line_id' => $line, 'line' => $number, 'item_code' => $item, 'qty' => $qty, 'issued' => 0]);
+    }
+    DB::table('order_components')->where('order_line_id', $line)->where('line', '10')->update(['qty' => 16_000_000, 'issued' => 5_000_000]);
+    DB::table('order_components')->where('order_line_id', $line)->where('line', '20')->update(['qty' => 1_000_000, 'issued' => 0]);
+    DB::table('items')->where('code', 'ROD')->update(['unit_cost' => 1_255_000]);
+    DB::table('items')->where('code', 'GLUE')->update(['unit_cost' => 12_500_000]);
+    foreach ([[3, 7], [null, 2]] as [$minutes, $scrap]) {
+        DB::table('work_reports')->insert([
+            'order_code' => 'M1', 'op' => 10, 'work_centre_code' => 'X', 'done' => 0, 'scrap' => $scrap * 1_000_000, 'minutes' => $minutes,
+            'user_id' => Demo::user('floor')->id, 'created_at' => now(),
+        ]);
+    }
+    $this->getJson('/order-detail/M1')->assertOk()->assertJsonPath('lines.0.took', [
+        'material' => '32.58', 'issued' => '6.28', 'minutes' => null, 'reported' => 3, 'scrap' => '9',
+    ]);
+    $this->getJson('/order-detail/P1')->assertJsonPath('lines.0.took', null);
+});

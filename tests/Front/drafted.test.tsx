@@ -59,6 +59,7 @@ const order: OrderDetail = {
             confirmedQty: null,
             confirmedDue: null,
             confirmedHow: null,
+            took: null,
         },
     ],
     purchase: null,

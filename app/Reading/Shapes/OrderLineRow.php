@@ -43,6 +43,7 @@ final readonly class OrderLineRow
         public ?string $confirmedQty,
         public ?string $confirmedDue,
         public ?string $confirmedHow,
+        public ?PlannedAndReal $took,
     ) {
     }
 }

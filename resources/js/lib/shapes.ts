@@ -1171,6 +1171,7 @@ export interface OrderLineRow {
     confirmedQty: string | null;
     confirmedDue: string | null;
     confirmedHow: string | null;
+    took: PlannedAndReal | null;
 }
 
 /** Orders from a place of their list on, and how many there are, and are overdue, in all. */
@@ -1306,6 +1307,15 @@ export interface PlanPage {
         as: 'expected' | 'needed';
         show: GridFigure;
     };
+}
+
+/** What a production order was to take, and what it took so far. */
+export interface PlannedAndReal {
+    material: string;
+    issued: string;
+    minutes: string | null;
+    reported: number;
+    scrap: string;
 }
 
 /** An item at a site as the inspector and its page show it. */

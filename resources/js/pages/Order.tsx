@@ -12,6 +12,7 @@ import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
 import { OrderActions, Origin } from '@/pages/parts/OrderParts';
+import { Took } from '@/pages/parts/Took';
 import { Confirmation, SendOrderForm, useMayBuy, Versions } from '@/pages/parts/PurchaseForms';
 import { ComponentTable } from '@/pages/parts/ComponentTable';
 import { ReceiveForm, SendForm, useMayMoveStock } from '@/pages/parts/StockForms';
@@ -96,6 +97,7 @@ export default function Order({ order }: OrderPage) {
                     title={order.lines.length > 1 ? t('Components of :item', { item: line.item }) : t('Components')}
                 />
             ))}
+            {order.lines.map((line) => line.took && <Took key={line.code} line={line} took={line.took} />)}
             <Inspector label={t('What the plan says of :order', { order: order.code })}>
                 {purchase && (
                     <section className="mb-4">
