@@ -60,7 +60,10 @@ final class CountSheet
         if ($item === null) {
             $gone = (string) trans('There is no such item.');
 
-            return new CountRow($line, $code, '', '', 0, null, null, null, null, $gone);
+            return new CountRow(
+                line: $line, item: $code, name: '', unit: '', decimals: 0, qty: null, books: null, difference: null, value: null,
+                trouble: $gone,
+            );
         }
         $trouble = $qty = null;
         try {

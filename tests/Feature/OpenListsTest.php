@@ -51,6 +51,14 @@ it('has what is overdue, what is only asked for, what is not confirmed, and the 
     expect(($this->list)('status=unconfirmed')['total'])->toBe($open - 1);
 });
 
+it('keeps views of every list that offers them, each person their own', function (string $view, string $path) {
+    $this->postJson('/views', ['page' => $view, 'name' => 'Mine', 'query' => 'q=P-33'])->assertOk()->assertJsonPath('views.0.name', 'Mine');
+    $this->get($path)->assertInertia(fn ($page) => $page->where('views.0.query', 'q=P-33'));
+    $this->actingAs(Demo::user('planner'))->get($path)->assertInertia(fn ($page) => $page->where('views', []));
+    $this->actingAs(Demo::user('buyer'))->deleteJson('/views', ['page' => $view, 'name' => 'Mine'])->assertJsonPath('views', []);
+    $this->postJson('/views', ['page' => 'anything', 'name' => 'Mine', 'query' => ''])->assertStatus(422);
+})->with(fn () => array_map(fn (string $view) => [$view, "/{$view}"], App\Reading\SavedViews::PAGES));
+
 it('tells calendars what is due under a secret address, which can be made anew and withdrawn', function () {
     $address = $this->postJson('/account/calendar')->assertOk()->json('address');
     $path = (string) parse_url($address, PHP_URL_PATH);

@@ -57,6 +57,7 @@ const page = (rows: ProposalRow[]): ProposalsPage => ({
     today: rows.length,
     until: '2026-03-08',
     filter: { by: 'supplier', until: 'week', q: '', open: '', sort: '' },
+    views: [],
 });
 const late: ArrivalChangeRow = {
     kind: 'line',

@@ -19,6 +19,7 @@ use App\Reading\OrderIndex;
 use App\Reading\OrderView;
 use App\Reading\Pages\OrderPage;
 use App\Reading\Pages\OrdersPage;
+use App\Reading\SavedViews;
 use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -43,6 +44,7 @@ final class OrderController extends Controller
                 'kind' => $filter->kind, 'status' => $filter->status, 'q' => $filter->text, 'said' => $filter->withMessage ? '1' : '',
                 'late' => $filter->late ? '1' : '', 'by' => $filter->by, 'sort' => (string) $order,
             ],
+            views: SavedViews::of($this->user($request), 'orders'),
         ))->show();
     }
 

@@ -12,6 +12,7 @@ use App\Reading\PreviewConversion;
 use App\Reading\ProposalFilter;
 use App\Reading\ProposalGrouping;
 use App\Reading\ProposalList;
+use App\Reading\SavedViews;
 use App\Reading\StartWithin;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -36,6 +37,7 @@ final class ProposalController extends Controller
             'by' => $by->value, 'until' => ($asked ?? StartWithin::Week)->value, 'q' => $request->string('q')->limit(60, '')->toString(),
             'open' => $request->string('open')->toString(), 'sort' => (string) $order,
         ];
+        $views = SavedViews::of($this->user($request), 'proposals');
         if ($plan === null) {
             return (new ProposalsPage(
                 run: null,
@@ -46,6 +48,7 @@ final class ProposalController extends Controller
                 today: 0,
                 until: null,
                 filter: $filter,
+                views: $views,
             ))->show();
         }
         $list = new ProposalList($plan);
@@ -65,6 +68,7 @@ final class ProposalController extends Controller
             today: (new OpenProposals($plan, new ProposalFilter($site, $plan->dates->iso($plan->planDate))))->count($plan->run->plan_date),
             until: $last($until),
             filter: $filter,
+            views: $views,
         ))->show();
     }
 

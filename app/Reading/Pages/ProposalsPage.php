@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading\Pages;
 
 use App\Reading\Shapes\ProposalGroup;
+use App\Reading\Shapes\SavedView;
 
 /** What the plan proposes to order. `until` is the last day of the window, an ISO date; null without an end. */
 final readonly class ProposalsPage extends Page
@@ -12,6 +13,7 @@ final readonly class ProposalsPage extends Page
     /**
      * @param  list<ProposalGroup>  $groups
      * @param  array{by: 'supplier'|'item'|'date', until: 'today'|'week'|'fortnight'|'all', q: string, open: string, sort: string}  $filter
+     * @param  list<SavedView>  $views
      */
     public function __construct(
         public ?int $run,
@@ -22,6 +24,7 @@ final readonly class ProposalsPage extends Page
         public int $today,
         public ?string $until,
         public array $filter,
+        public array $views,
     ) {
     }
 }

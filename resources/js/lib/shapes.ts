@@ -1245,6 +1245,7 @@ export interface OrdersPage {
     };
     total: number;
     late: number;
+    views: SavedView[];
 }
 
 /**
@@ -1498,6 +1499,7 @@ export interface ProposalsPage {
     today: number;
     until: string | null;
     filter: { by: 'supplier' | 'item' | 'date'; until: 'today' | 'week' | 'fortnight' | 'all'; q: string; open: string; sort: string };
+    views: SavedView[];
 }
 
 /** What a purchase is beside its lines. */

@@ -7,6 +7,7 @@ import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
+import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { day, qty } from '@/lib/format';
@@ -23,7 +24,7 @@ import { OrderPanel } from '@/pages/parts/OrderParts';
 import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES, PURCHASE_STAGES } from '@/lib/words';
 import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
 
-export default function Orders({ orders: first, total, late, filter }: OrdersPage) {
+export default function Orders({ orders: first, total, late, filter, views }: OrdersPage) {
     const { plan } = useShared();
     const [open, setOpen] = useState<string | null>(null);
     const { data, trouble } = useLoaded<OrderDetail>(open === null ? null : `/order-detail/${encodeURIComponent(open)}`, plan.id);
@@ -92,6 +93,7 @@ export default function Orders({ orders: first, total, late, filter }: OrdersPag
                 <PillToggle on={filter.said === '1'} onChange={(on) => change({ said: on ? '1' : '' })}>
                     {t('With a message')}
                 </PillToggle>
+                <SavedViews page="orders" path="/orders" views={views} filter={filter} />
                 <span className="order-last">
                     <ExportLink list="orders" params={filter} />
                 </span>

@@ -7,6 +7,7 @@ import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillTabs } from '@/components/Pill';
+import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { grouped } from '@/lib/digits';
 import { day } from '@/lib/format';
@@ -36,7 +37,7 @@ interface Conversion {
     along?: number[];
 }
 
-export default function Proposals({ run, groups: first, total, shown, passed, today, until, filter }: ProposalsPage) {
+export default function Proposals({ run, groups: first, total, shown, passed, today, until, filter, views }: ProposalsPage) {
     const { plan, user } = useShared();
     const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
     const [edits, setEdits] = useState<ReadonlyMap<number, Edit>>(new Map());
@@ -207,6 +208,7 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                         {t('Pick all without trouble')}
                     </Button>
                 )}
+                <SavedViews page="proposals" path="/proposals" views={views} filter={{ ...filter, open: '' }} />
                 <span className="order-last">
                     <ExportLink list="proposals" params={{ q: filter.q ?? '', until: until ?? '' }} />
                 </span>
