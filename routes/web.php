@@ -94,7 +94,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/orders/{order:code}/labels.pdf', [OrderController::class, 'labels'])->where('order', '.+');
     Route::get('/orders/{order:code}/pick.pdf', [OrderController::class, 'pick'])->where('order', '.+');
     Route::get('/orders/{order:code}/order.xml', [OrderController::class, 'ubl'])->where('order', '.+');
-    Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+');
+    Route::get('/orders/{order:code}', [OrderController::class, 'show'])->where('order', '.+')
+        ->missing(OrderController::ofLine(...));
     Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
 
     Route::get('/requests', [PurchaseController::class, 'requests']);

@@ -68,6 +68,8 @@ it('hands proposals to purchasing, which makes one order of three requests, and 
         ->and(DB::table('purchase_requests')->whereNotNull('ordered_at')->count())->toBe(3);
     $this->get('/requests')->assertInertia(fn ($page) => $page->where('list.total', 0));
     $this->getJson('/orders/line?code='.$codes[1])->assertRedirect("/orders/{$order}");
+    $this->get("/orders/{$codes[1]}")->assertRedirect("/orders/line?code={$codes[1]}"); // a link from before leads there, too
+    $this->followingRedirects()->get('/orders/NOTHING')->assertNotFound();
     // the lines kept their names, so the plan is the same to the row
     $after = app(StartRun::class)([], null);
     $rows = fn (Run $run) => DB::table('plan_supplies')->where('run_id', $run->id)->orderBy('n')->get(['kind', 'name', 'qty', 'due', 'available'])->all();

@@ -118,6 +118,15 @@ final class OrderController extends Controller
         return response()->json((new OrderView($this->plan()))->detail($order));
     }
 
+    /** What was an order of its own may be a line of another now, as a request is that was ordered. */
+    public static function ofLine(Request $request): RedirectResponse
+    {
+        $code = $request->route('order');
+        abort_unless(is_string($code) && OrderLine::query()->where('code', $code)->exists(), 404);
+
+        return redirect('/orders/line?'.http_build_query(['code' => $code]));
+    }
+
     /** The plan refers to lines; their order has the page. */
     public function line(Request $request): RedirectResponse
     {

@@ -69,7 +69,12 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
         async () => {
             let sent = 0;
             for (const order of toSend) {
-                await postJson<Told>('/purchases/send', { order: order.code, mail: true, version: order.version, key: `${key}${sent}` });
+                await postJson<Told>('/purchases/send', {
+                    order: order.code,
+                    mail: true,
+                    version: order.version,
+                    key: `${key.slice(0, 20)}:${order.code}`.slice(0, 64),
+                });
                 sent++;
             }
             return sent;
