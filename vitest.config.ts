@@ -4,6 +4,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
     resolve: { alias: { '@': '/resources/js' } },
     test: {
+        testTimeout: 20_000, // a machine that does other things as well is slow, not wrong
         include: ['tests/Front/**/*.test.{ts,tsx}'],
         environment: 'node',
         // rows of a virtual grid are drawn once they are measured, which no test asks for
