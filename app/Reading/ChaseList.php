@@ -113,7 +113,7 @@ final readonly class ChaseList
             code: Stored::text($row->code), order: Stored::text($row->order_code), number: Stored::int($row->number),
             supplierCode: Stored::text($row->supplier_code), supplier: Stored::text($row->supplier), item: Stored::text($row->item_code),
             theirs: Stored::text($row->their_code ?? ''), name: Stored::text($row->item_name),
-            open: Quantity::format($open), millionths: $open,
+            qty: Quantity::format(Stored::int($row->qty)), open: Quantity::format($open), millionths: $open,
             unit: Stored::text($row->unit), decimals: Stored::int($row->decimals), due: $due, daysLate: max(0, $this->today - $day),
             confirmedDue: $confirmed, confirmedQty: $confirmed === null ? null : Quantity::format(Stored::int($row->confirmed_qty)),
             reasons: array_values(array_filter([

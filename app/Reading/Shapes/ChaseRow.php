@@ -25,6 +25,7 @@ final readonly class ChaseRow
         public string $item,
         public string $theirs,
         public string $name,
+        public string $qty,
         public string $open,
         public int $millionths,
         public string $unit,

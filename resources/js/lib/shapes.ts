@@ -378,6 +378,7 @@ export interface ChaseRow {
     item: string;
     theirs: string;
     name: string;
+    qty: string;
     open: string;
     millionths: number;
     unit: string;

@@ -6,14 +6,16 @@ import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect } from '@/components/Pill';
-import { type Change, useDraft } from '@/lib/draft';
+import { useDraft } from '@/lib/draft';
 import { day, qty } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
 import type { ChasePage, ChaseRow, Told } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
+import { usePicked } from '@/lib/usePicked';
 import { CHASE_REASONS } from '@/lib/words';
+import { confirmedChanges } from '@/pages/parts/PurchaseForms';
 import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
 
@@ -21,14 +23,14 @@ import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTab
 export default function Chase({ rows, total, counts, filter, may }: ChasePage) {
     const { plan } = useShared();
     const draft = useDraft();
-    const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+    const { picked, onPick, clear } = usePicked((row: ChaseRow) => row.code);
     const [key, setKey] = useState(freshKey);
     const change = (changes: Record<string, string>) => refilter('/chase', filter, changes, {});
     const chosen = rows.filter((row) => picked.has(row.code));
     const suppliers = new Set(chosen.map((row) => row.supplierCode));
     const otherwise = chosen.filter((row) => row.reasons.includes('otherwise'));
     const done = () => {
-        setPicked(new Set());
+        clear();
         setKey(freshKey());
         router.reload();
     };
@@ -118,7 +120,7 @@ export default function Chase({ rows, total, counts, filter, may }: ChasePage) {
                                     disabled={draft.busy}
                                     onClick={() =>
                                         void draft.add(
-                                            otherwise.flatMap(asConfirmed),
+                                            otherwise.flatMap(confirmedChanges),
                                             tn('1 line as confirmed', ':n lines as confirmed', otherwise.length),
                                         )
                                     }
@@ -128,7 +130,7 @@ export default function Chase({ rows, total, counts, filter, may }: ChasePage) {
                             )}
                         </>
                     )}
-                    <Button look="quiet" onClick={() => setPicked(new Set())}>
+                    <Button look="quiet" onClick={clear}>
                         {t('Pick none')}
                     </Button>
                 </div>
@@ -151,12 +153,7 @@ export default function Chase({ rows, total, counts, filter, may }: ChasePage) {
                                   may: () => true,
                                   label: (row) => t('Pick :order', { order: row.code }),
                                   group: (group) => t('All of :group', { group: group.rows[0]?.supplier ?? '' }),
-                                  onPick: (some, on) =>
-                                      setPicked((before) => {
-                                          const next = new Set(before);
-                                          some.forEach((row) => (on ? next.add(row.code) : next.delete(row.code)));
-                                          return next;
-                                      }),
+                                  onPick,
                               }
                             : undefined
                     }
@@ -171,13 +168,6 @@ export default function Chase({ rows, total, counts, filter, may }: ChasePage) {
             )}
         </>
     );
-}
-
-/** What makes a line what its supplier has confirmed. */
-function asConfirmed(row: ChaseRow): Change[] {
-    return row.confirmedDue === null || row.confirmedDue === row.due
-        ? []
-        : [{ change: 'move_order', order: row.code, due: row.confirmedDue }];
 }
 
 function columns(today: string): DataColumn<ChaseRow>[] {

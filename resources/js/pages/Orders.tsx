@@ -15,6 +15,7 @@ import type { OrderDetail, OrderRow, OrderList, OrdersPage } from '@/lib/shapes'
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
+import { usePicked } from '@/lib/usePicked';
 import { useMoreRows } from '@/lib/useMoreRows';
 import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { OrdersInBulk } from '@/pages/parts/OrdersInBulk';
@@ -30,7 +31,7 @@ export default function Orders({ orders: first, total, late, filter, views }: Or
     const { data, trouble } = useLoaded<OrderDetail>(open === null ? null : `/order-detail/${encodeURIComponent(open)}`, plan.id);
     const draft = useDraft();
     const [told, setTold] = useState<string | null>(null);
-    const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+    const { picked, onPick, clear } = usePicked((order: OrderRow) => order.code);
     const change = (changes: Record<string, string>) => refilter('/orders', filter, changes, { status: 'open' });
     const {
         rows: orders,
@@ -104,7 +105,7 @@ export default function Orders({ orders: first, total, late, filter, views }: Or
                     {told}
                 </Notice>
             )}
-            {chosen.length > 0 && <OrdersInBulk orders={chosen} onClear={() => setPicked(new Set())} onTold={setTold} />}
+            {chosen.length > 0 && <OrdersInBulk orders={chosen} onClear={clear} onTold={setTold} />}
             {orders.length === 0 ? (
                 <Empty title={t('No order fits')}>{t('Take a filter away, or convert proposals to make orders.')}</Empty>
             ) : (
@@ -124,12 +125,7 @@ export default function Orders({ orders: first, total, late, filter, views }: Or
                                   may: (order) =>
                                       (mayReceive || mayBuy || order.kind === 'make') && ['firm', 'released'].includes(order.status),
                                   label: (order) => t('Pick :order', { order: order.code }),
-                                  onPick: (some, on) =>
-                                      setPicked((before) => {
-                                          const next = new Set(before);
-                                          some.forEach((order) => (on ? next.add(order.code) : next.delete(order.code)));
-                                          return next;
-                                      }),
+                                  onPick,
                                   all: mayReceive ? t('Pick all open orders') : t('Pick all production orders'),
                               }
                             : undefined

@@ -9,10 +9,11 @@ import { SureDialog } from '@/components/SureDialog';
 import { Inspector } from '@/layout/Shell';
 import { day } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
-import type { Bought, RequestsPage, Told } from '@/lib/shapes';
+import type { RequestRow, Bought, RequestsPage, Told } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { type Sentence, t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
+import { usePicked } from '@/lib/usePicked';
 import { usePageKeys } from '@/lib/usePageKeys';
 import { MadeOrders } from '@/pages/parts/MadeOrders';
 import { OrderTabs } from '@/pages/parts/OrderTabs';
@@ -30,7 +31,7 @@ const MEANT = {
 /** What purchasing is asked for: picked, bundled and ordered, or given back. */
 export default function Requests({ list, filter, may, back }: RequestsPage) {
     const { plan } = useShared();
-    const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+    const { picked, onPick, clear, add } = usePicked((row: RequestRow) => row.code);
     const [edits, setEdits] = useState<ReadonlyMap<string, RequestEdit>>(new Map());
     const [open, setOpen] = useState<string | null>(null);
     const [key, setKey] = useState(freshKey);
@@ -43,7 +44,7 @@ export default function Requests({ list, filter, may, back }: RequestsPage) {
     const shown = list.rows.find((row) => row.code === open);
 
     const after = () => {
-        setPicked(new Set());
+        clear();
         setEdits(new Map());
         setInto('');
         setKey(freshKey());
@@ -91,7 +92,7 @@ export default function Requests({ list, filter, may, back }: RequestsPage) {
             next.set(code, kept);
         }
         setEdits(next);
-        setPicked(new Set([...picked, code]));
+        add(code);
     };
     const trouble = buying.trouble ?? giving.trouble;
     return (
@@ -142,12 +143,7 @@ export default function Requests({ list, filter, may, back }: RequestsPage) {
                                   may: () => true,
                                   label: (row) => t('Pick request :code, :item', { code: row.code, item: row.item }),
                                   group: (group) => t('All of :group', { group: group.key }),
-                                  onPick: (rows, on) =>
-                                      setPicked((before) => {
-                                          const next = new Set(before);
-                                          rows.forEach((row) => (on ? next.add(row.code) : next.delete(row.code)));
-                                          return next;
-                                      }),
+                                  onPick,
                               }
                             : undefined
                     }
@@ -184,7 +180,7 @@ export default function Requests({ list, filter, may, back }: RequestsPage) {
                     busy={buying.busy || giving.busy}
                     onBuy={buy}
                     onGiveBack={(reason) => giving.send(reason)}
-                    onClear={() => setPicked(new Set())}
+                    onClear={clear}
                 />
             )}
             {absurd && (

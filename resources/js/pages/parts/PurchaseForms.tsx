@@ -117,7 +117,7 @@ export function Versions({ purchase }: { purchase: PurchaseDetail }) {
 }
 
 /** What makes a line what its supplier has confirmed. */
-export function confirmedChanges(line: OrderLineRow): Change[] {
+export function confirmedChanges(line: Pick<OrderLineRow, 'code' | 'qty' | 'due' | 'confirmedQty' | 'confirmedDue'>): Change[] {
     return [
         ...(line.confirmedQty !== null && line.confirmedQty !== line.qty
             ? [{ change: 'resize_order', order: line.code, qty: line.confirmedQty }]
