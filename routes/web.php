@@ -98,6 +98,8 @@ Route::middleware('auth')->group(function (): void {
         ->missing(OrderController::ofLine(...));
     Route::get('/order-detail/{order:code}', [OrderController::class, 'detail'])->where('order', '.+');
 
+    Route::post('/proposals/put-off', [ProposalController::class, 'putOff']);
+    Route::post('/proposals/take-up', [ProposalController::class, 'takeUp']);
     Route::get('/requests', [PurchaseController::class, 'requests']);
     Route::post('/requests/buy', [PurchaseController::class, 'buy']);
     Route::post('/requests/give-back', [PurchaseController::class, 'giveBack']);

@@ -21,3 +21,9 @@ function folderWith(array $files): string
 
     return $folder;
 }
+
+/** A key under which something is asked for once. */
+function freshKey(): string
+{
+    return bin2hex(random_bytes(12));
+}

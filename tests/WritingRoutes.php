@@ -85,6 +85,16 @@ final class WritingRoutes
         $anyone = array_values(array_diff(array_unique(array_merge(...array_values(Roles::OF))), [Roles::REPORT]));
 
         return [
+            'POST proposals/put-off' => [Roles::BUY, fn () => [
+                'run' => Run::live()->id, 'numbers' => [$proposal('buy')], 'until' => '2026-03-20', 'reason' => 'it can wait', ...$key(),
+            ]],
+            'POST proposals/take-up' => [Roles::BUY, function () use ($proposal, $key): array {
+                test()->actingAs(Demo::user('administrator'));
+                $some = ['run' => Run::live()->id, 'numbers' => [$proposal('buy')]];
+                test()->postJson('/proposals/put-off', [...$some, 'until' => '2026-03-20', 'reason' => 'it can wait', ...$key()])->assertOk();
+
+                return [...$some, ...$key()];
+            }],
             'POST demand/forecast' => [Roles::FORECAST, fn () => [
                 'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '9',
                 'version' => (int) DB::table('forecast_buckets')->value('version'),

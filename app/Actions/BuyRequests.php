@@ -25,7 +25,7 @@ use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderKind;
-use Yposta\Core\Network\Sourcing;
+use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\QuantityGuard;
 use Yposta\Core\Study\BuyFrom;
@@ -125,7 +125,7 @@ final readonly class BuyRequests
             'item' => $order->item, 'qty' => new Amount($line['qty'], $unit), 'before' => new Amount($order->qty, $unit),
         ]));
         $price = $line['price'];
-        $before = (new Sourcing($network->supplierItems))->offer($supplier, $order->item)?->price;
+        $before = PurchasePrices::of($network)->price($order->item, $supplier, $line['qty'] ?? $order->qty);
         $isFar = $price !== null && ($price === 0 || ($before !== null && $before > 0
             && (intdiv($price, self::FAR_TIMES) >= $before || intdiv($before, self::FAR_TIMES) >= $price)));
         $isFar && $far[] = Words::say(new Phrase($before === null ? 'refused.purchase.no_price' : 'refused.purchase.far_price', [

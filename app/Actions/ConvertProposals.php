@@ -25,6 +25,7 @@ use App\Trials\PlanQuestion;
 use Yposta\Core\Conversion\ConversionOrders;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\SupplyWays;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityGuard;
@@ -145,11 +146,13 @@ final readonly class ConvertProposals
             RunParameters::options([...$plan->run->parameters, 'sites' => null, 'items' => null, 'forecasts' => []]),
         );
         $codes = NewOrderCode::free($network->orders, count($lines));
+        $ways = new SupplyWays($network);
         $orders = $absurd = [];
         foreach ($lines as $place => $line) {
             $proposal = $proposals[$line->number] ?? throw Refused::because('convert.unknown', ['number' => (string) $line->number]);
             $point = $plan->pointOf($proposal->point);
-            $kind = $proposal->type ?? OrderKind::Buy;
+            $way = $line->suppliedBy($proposal, $point, $ways, $asRequests);
+            $kind = $way->supply ?? $proposal->type ?? OrderKind::Buy;
             if (! $by->can(ChangeRights::ofKind($kind))) {
                 throw Refused::because(
                     'convert.forbidden',
@@ -171,10 +174,10 @@ final readonly class ConvertProposals
                 $orders[] = $order = $maker->order(
                     $proposal, $point->item, $point->site, $codes[$place], $qty,
                     $line->dueDay($point, $plan->planDate),
-                    $line->from($proposal, $point, fn (string $supplier) => isset($network->suppliers[$supplier]), $asRequests),
+                    $way,
                     new ProposalOrigin($plan->run->id, $line->number),
                 );
-                $line->qty === null && $line->supplier === null
+                $line->qty === null && $way === null
                     || array_push($absurd, ...array_map(Words::say(...), $maker->departures($order->order)));
             } catch (QuantityOutOfRange) {
                 throw Refused::because(

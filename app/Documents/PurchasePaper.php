@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Documents;
 
 use App\Models\Order;
+use App\Planning\NetworkReader;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Stored;
@@ -12,6 +13,7 @@ use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
 use Illuminate\Support\Facades\DB;
 use stdClass;
+use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Quantity\Quantity;
 
 /** All that a purchase order says to its supplier. */
@@ -69,8 +71,9 @@ final readonly class PurchasePaper
         $rows = DB::table('order_lines as l')->join('items as i', 'i.code', '=', 'l.item_code')
             ->leftJoin('supplier_items as s', fn ($join) => $join->on('s.item_code', '=', 'l.item_code')->where('s.supplier_code', $order->supplier_code))
             ->where('l.order_id', $order->id)->where('l.cancelled', false)->orderBy('l.number')
-            ->get(['l.*', 'i.name', 'i.unit', 'i.decimals', 's.their_code', 's.price as offered']);
-        $lines = array_values($rows->map(self::line(...))->all());
+            ->get(['l.*', 'i.name', 'i.unit', 'i.decimals', 's.their_code']);
+        $prices = app(NetworkReader::class)->prices(array_values($rows->pluck('item_code')->unique()->map(Stored::text(...))->all()));
+        $lines = array_values($rows->map(fn (stdClass $row) => self::line($row, $prices, Stored::text($order->supplier_code)))->all());
         $values = array_map(fn (PurchaseLine $line) => $line->value, $lines);
 
         return new self(
@@ -105,11 +108,10 @@ final readonly class PurchasePaper
         return array_diff_key($this->kept(), ['day' => true]) === array_diff_key($other->kept(), ['day' => true]);
     }
 
-    private static function line(stdClass $row): PurchaseLine
+    private static function line(stdClass $row, PurchasePrices $prices, string $supplier): PurchaseLine
     {
-        $price = $row->price ?? $row->offered;
-        $price = $price === null ? null : Stored::int($price);
         $qty = Stored::int($row->qty);
+        $price = $row->price === null ? $prices->price(Stored::text($row->item_code), $supplier, $qty) : Stored::int($row->price);
 
         return new PurchaseLine(
             number: Stored::int($row->number), item: Stored::text($row->item_code), theirs: Stored::text($row->their_code ?? ''),

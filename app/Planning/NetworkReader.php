@@ -15,14 +15,20 @@ use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\Operation;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderOperation;
 use Yposta\Core\Network\Planning;
+use Yposta\Core\Network\PriceBreak;
+use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\Shift;
 use Yposta\Core\Network\Site;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Network\Supplier;
 use Yposta\Core\Network\SupplierItem;
+use Yposta\Core\Network\SupplyAlternative;
+use Yposta\Core\Network\WorkCentre;
 use Yposta\Core\Reference\Reference;
 
 /** Makes the network of the live data. */
@@ -73,8 +79,45 @@ final readonly class NetworkReader
                 Planning::class,
                 $this->query(Planning::class)->where('item_code', $item)->where('site_code', $site),
             ),
+            PriceBreak::class => $this->rows(PriceBreak::class, $this->query(PriceBreak::class)->where('item_code', $item)),
+            SupplyAlternative::class => $this->rows(
+                SupplyAlternative::class,
+                $this->query(SupplyAlternative::class)->where('item_code', $item)->where('site_code', $site),
+            ),
+            WorkCentre::class => $this->rows(WorkCentre::class, $this->query(WorkCentre::class)),
+            Shift::class => $this->rows(Shift::class, $this->query(Shift::class)),
+            Operation::class => $this->rows(Operation::class, $this->query(Operation::class)->where('item_code', $item)),
             Stock::class => [Stock::of(item: $item, site: $site, qty: 0)],
         ]);
+    }
+
+    /**
+     * Only what is needed to see in which ways some items can be supplied.
+     *
+     * @param  list<string>  $items  codes
+     */
+    public function ways(array $items): Network
+    {
+        $items = array_values(array_unique($items));
+
+        return Network::ofRows([
+            Supplier::class => $this->rows(Supplier::class, $this->query(Supplier::class)),
+            SupplierItem::class => $this->rows(SupplierItem::class, $this->query(SupplierItem::class)->whereIn('item_code', $items)),
+            PriceBreak::class => $this->rows(PriceBreak::class, $this->query(PriceBreak::class)->whereIn('item_code', $items)),
+            Planning::class => $this->rows(Planning::class, $this->query(Planning::class)->whereIn('item_code', $items)),
+            SupplyAlternative::class => $this->rows(
+                SupplyAlternative::class, $this->query(SupplyAlternative::class)->whereIn('item_code', $items),
+            ),
+        ]);
+    }
+
+    /** @param  list<string>  $items  codes */
+    public function prices(array $items): PurchasePrices
+    {
+        return PurchasePrices::ofRows(
+            $this->rows(SupplierItem::class, $this->query(SupplierItem::class)->whereIn('item_code', $items)->whereNotNull('price')),
+            $this->rows(PriceBreak::class, $this->query(PriceBreak::class)->whereIn('item_code', $items)),
+        );
     }
 
     /** The calendar of a site, or for all together that of the site with the most to plan; every day works where it has none. */

@@ -12,8 +12,8 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderOperation;
+use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Network\RowDifference;
-use Yposta\Core\Network\Sourcing;
 use Yposta\Core\Study\ProposalOrigin;
 
 /**
@@ -192,27 +192,38 @@ final readonly class OrderTables
     }
 
     /**
-     * A line that is bought from somebody else has an order of its own then.
+     * A line that is bought from somebody else has an order of its own then; its price is his for that quantity.
      *
      * @param  list<OpenOrder>  $orders
      * @param  array<string, stdClass>  $lines
      */
     private function buyFrom(array $orders, array $lines, Network $before, Network $after): void
     {
-        $sourcing = new Sourcing($after->supplierItems);
+        $prices = PurchasePrices::of($after);
         foreach ($orders as $order) {
             $old = $before->orders[$order->code] ?? null;
+            $line = $lines[$order->code];
             if ($old === null || $old->supplier === $order->supplier) {
+                $old === null || $this->reprice($order, $old, $line, $prices);
+
                 continue;
             }
-            $line = $lines[$order->code];
             $isAlone = DB::table('order_lines')->where('order_id', $line->order_id)->count() === 1;
             $isAlone || PurchaseTables::alone($line, DB::table('orders')->where('id', $line->order_id)->firstOrFail(), []);
             DB::table('orders')->whereIn('id', DB::table('order_lines')->where('id', $line->id)->select('order_id'))
                 ->update(['supplier_code' => $order->supplier]);
             DB::table('order_lines')->where('id', $line->id)
-                ->update(['price' => $order->supplier === null ? null : $sourcing->offer($order->supplier, $order->item)?->price]);
+                ->update(['price' => $prices->price($order->item, $order->supplier, $order->qty)]);
         }
+    }
+
+    /** The price follows the quantity, as long as nobody typed another. */
+    private function reprice(OpenOrder $order, OpenOrder $old, stdClass $line, PurchasePrices $prices): void
+    {
+        $was = $prices->price($order->item, $order->supplier, $old->qty);
+        $is = $prices->price($order->item, $order->supplier, $order->qty);
+        $was === $is || $line->price === null || Stored::int($line->price) !== $was
+            || DB::table('order_lines')->where('id', $line->id)->update(['price' => $is]);
     }
 
     /** @param  list<OpenOrder>  $orders */
@@ -222,7 +233,7 @@ final readonly class OrderTables
             return;
         }
         $map = TableMap::of(OpenOrder::class, $this->dates);
-        $sourcing = new Sourcing($after->supplierItems);
+        $prices = PurchasePrices::of($after);
         $heads = $lines = [];
         $now = now();
         foreach ($orders as $order) {
@@ -232,7 +243,7 @@ final readonly class OrderTables
                 ...array_intersect_key($values, self::OF_ORDER), 'code' => $code, 'created_by' => $by->id, 'version' => 1,
                 'created_at' => $now, 'updated_at' => $now,
             ];
-            $price = $order->supplier === null ? null : $sourcing->offer($order->supplier, $order->item)?->price;
+            $price = $prices->price($order->item, $order->supplier, $order->qty);
             $lines[] = [
                 $code,
                 [...array_diff_key($values, self::OF_ORDER), 'number' => $number, 'price' => $price, 'version' => 1, 'cancelled' => false],

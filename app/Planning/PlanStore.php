@@ -61,6 +61,7 @@ final class PlanStore
                 'summary' => [...get_object_vars(Summary::of($plan)), ...get_object_vars(Amounts::of($plan)), 'overHours' => $over],
             ]);
             $this->retireOldRuns($run);
+            $live && PutOffs::carry($run->id, $run->plan_date);
         });
         $this->forgetRest();
         if (DB::connection() instanceof SqliteConnection) { // so that it finds its ways by how much there is; PostgreSQL does so by itself

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Support\Refused;
-use Closure;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\InvalidDay;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\SupplyAlternative;
+use Yposta\Core\Network\SupplyWays;
 use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Run\Supply;
@@ -20,9 +21,16 @@ final readonly class ConversionLine
      * @param  int  $number  of the proposal in its run
      * @param  string|null  $qty  decimal number
      * @param  string|null  $due  ISO date
+     * @param  string|null  $supplier  of what is bought as it is proposed
+     * @param  string|null  $way  another way to get it, see {@see SupplyAlternative::key()}
      */
-    public function __construct(public int $number, public ?string $qty = null, public ?string $due = null, public ?string $supplier = null)
-    {
+    public function __construct(
+        public int $number,
+        public ?string $qty = null,
+        public ?string $due = null,
+        public ?string $supplier = null,
+        public ?string $way = null,
+    ) {
     }
 
     /**
@@ -70,15 +78,21 @@ final readonly class ConversionLine
     }
 
     /**
-     * Whom it is bought from; null for what is not bought.
+     * The way in which it is supplied; null for the one that is proposed.
      *
-     * @param  Closure(string): bool  $isKnown
      * @param  bool  $mayBeOpen  whether somebody else may find the supplier
      *
      * @throws Refused
      */
-    public function from(Supply $proposal, StoredPoint $point, Closure $isKnown, bool $mayBeOpen = false): ?string
+    public function suppliedBy(Supply $proposal, StoredPoint $point, SupplyWays $ways, bool $mayBeOpen = false): ?SupplyAlternative
     {
+        if ($this->way !== null) {
+            $way = $ways->find($point->item, $point->site, $this->way)
+                ?? throw Refused::because('convert.unknown_way', ['item' => $point->item], 'way', ['number' => $this->number]);
+            $isAsProposed = [$way->supply, $way->supplier, $way->fromSite] === [$proposal->type, $proposal->supplier, $proposal->fromSite];
+
+            return $isAsProposed ? null : $way;
+        }
         if ($proposal->type !== OrderKind::Buy) {
             return null;
         }
@@ -89,10 +103,11 @@ final readonly class ConversionLine
             $supplier === null => throw Refused::because(
                 'convert.no_supplier', ['item' => $point->item], 'supplier', ['number' => $this->number],
             ),
-            ! $isKnown($supplier) => throw Refused::because(
+            ! $ways->knows($supplier) => throw Refused::because(
                 'convert.unknown_supplier', ['supplier' => $supplier], 'supplier', ['number' => $this->number],
             ),
-            default => $supplier,
+            $supplier === $proposal->supplier => null,
+            default => SupplyAlternative::bought($point->item, $point->site, $supplier),
         };
     }
 }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Planning\PutOffs;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
-/** The proposals of a stored plan that no order has been made of, as far as a filter leaves them. */
+/** The proposals of a stored plan that no order has been made of and that nobody has put off, as far as a filter leaves them. */
 final readonly class OpenProposals
 {
     public function __construct(private StoredPlan $plan, private ProposalFilter $filter = new ProposalFilter)
@@ -15,7 +16,7 @@ final readonly class OpenProposals
     }
 
     /**
-     * How many there are: all less the converted, of which there are few.
+     * How many there are: all less those that are taken, of which there are few.
      *
      * @param  string|null  $from  ISO date from which on they start; null for all
      */
@@ -24,9 +25,9 @@ final readonly class OpenProposals
         $since = fn (Builder $query) => $query->when($from !== null, fn (Builder $query) => $query->where('s.start', '>=', $from));
 
         $counts = DB::query()->selectSub($since($this->planned())->selectRaw('count(*)'), 'planned')
-            ->selectSub($since($this->converted())->selectRaw('count(*)'), 'converted')->first();
+            ->selectSub($since($this->taken())->selectRaw('count(*)'), 'taken')->first();
 
-        return (int) $counts?->planned - (int) $counts?->converted;
+        return (int) $counts?->planned - (int) $counts?->taken;
     }
 
     /** Those with their points, `p`. */
@@ -35,27 +36,30 @@ final readonly class OpenProposals
         return DB::table('plan_supplies as s')
             ->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
             ->where('s.run_id', $this->plan->run->id)->where('s.kind', 'proposal')
-            ->whereNotIn('s.name', $this->convertedNames())
+            ->whereNotIn('s.name', $this->takenNames())
+            ->when($this->filter->resting, fn (Builder $query) => $query->whereIn('s.name', PutOffs::names($this->plan->run->id)))
             ->when($this->filter->site !== '', fn (Builder $query) => $query->where('p.site_code', $this->filter->site))
             ->when($this->filter->until !== null, fn (Builder $query) => $query->where('s.start', '<=', $this->filter->until))
             ->when($this->filter->text !== '', fn (Builder $query) => TextMatch::in($query, ['p.item_code'], $this->filter->text));
     }
 
-    /** All that were planned, converted or not. */
+    /** All that were planned, taken or not. */
     public function planned(): Builder
     {
         return $this->narrowed(DB::table('plan_supplies as s'));
     }
 
-    /** Those that orders have been made of. */
-    public function converted(): Builder
+    /** Those that orders have been made of, or that rest. */
+    public function taken(): Builder
     {
-        return $this->narrowed(DB::table('plan_supplies as s')->whereIn('s.name', $this->convertedNames()));
+        return $this->narrowed(DB::table('plan_supplies as s')->whereIn('s.name', $this->takenNames()));
     }
 
-    private function convertedNames(): Builder
+    private function takenNames(): Builder
     {
-        return DB::table('conversions')->where('run_id', $this->plan->run->id)->selectRaw('cast(proposal as varchar(20))');
+        $converted = DB::table('conversions')->where('run_id', $this->plan->run->id)->selectRaw('cast(proposal as varchar(20))');
+
+        return $this->filter->resting ? $converted : $converted->union(PutOffs::names($this->plan->run->id));
     }
 
     private function narrowed(Builder $query): Builder
@@ -64,6 +68,7 @@ final readonly class OpenProposals
 
         return $query->where('s.run_id', $this->plan->run->id)->where('s.kind', 'proposal')
             ->when($filter->until !== null, fn (Builder $query) => $query->where('s.start', '<=', $filter->until))
+            ->when($filter->resting, fn (Builder $query) => $query->whereIn('s.name', PutOffs::names($this->plan->run->id)))
             ->when($filter->site !== '' || $filter->text !== '', fn (Builder $query) => $query->whereIn(
                 's.point',
                 DB::table('plan_points as q')->where('q.run_id', $this->plan->run->id)

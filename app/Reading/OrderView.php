@@ -60,10 +60,7 @@ final readonly class OrderView
     /** For one unit, in millionths: what was agreed, else what the supplier asks today; null where neither is known. */
     private function price(Order $order, OrderLine $line): ?int
     {
-        $asked = $line->price ?? ($order->supplier_code === null ? null : DB::table('supplier_items')
-            ->where('supplier_code', $order->supplier_code)->where('item_code', $line->item_code)->value('price'));
-
-        return is_numeric($asked) ? (int) $asked : null;
+        return $line->price ?? (new Prices)->price($line->item_code, $order->supplier_code, $line->qty);
     }
 
     /** @param  int|null  $price  for one unit, millionths */

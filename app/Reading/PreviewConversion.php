@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Planning\NetworkReader;
 use App\Planning\OrderCodes;
 use App\Planning\ProposalHeading;
 use App\Reading\Shapes\ConversionPreview;
@@ -12,8 +13,9 @@ use App\Reading\Shapes\OrderToMake;
 use App\Support\Refused;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
-use stdClass;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\Supplier;
+use Yposta\Core\Network\SupplyWays;
 use Yposta\Core\Run\Supply;
 
 /** The orders that proposals would become as they were picked and changed, and what those are worth. Writes nothing. */
@@ -35,13 +37,13 @@ final readonly class PreviewConversion
     public function of(array $lines, array $picked): ConversionPreview
     {
         $proposals = $this->plan->proposals(array_map(fn (ConversionLine $line) => $line->number, $lines));
-        $suppliers = DB::table('suppliers')->whereIn('code', array_values(array_unique([
-            ...array_filter(array_map(fn (ConversionLine $line) => $line->supplier, $lines)),
-            ...array_filter(array_map(fn (Supply $proposal) => $proposal->supplier, $proposals)),
-        ])))->get()->keyBy('code')->all();
-        $words = new HeadingWords($this->siteNames, array_map(fn (stdClass $supplier) => (string) $supplier->name, $suppliers));
+        $items = array_values(array_map(fn (Supply $proposal) => $this->plan->pointOf($proposal->point)->item, $proposals));
+        $network = app(NetworkReader::class)->ways($items);
+        $suppliers = $network->suppliers;
+        $ways = new SupplyWays($network);
+        $words = new HeadingWords($this->siteNames, array_map(fn (Supplier $supplier) => $supplier->name, $suppliers));
         $prices = new Prices;
-        $prices->load(array_values(array_map(fn (Supply $proposal) => $this->plan->pointOf($proposal->point)->item, $proposals)));
+        $prices->load($items);
         $isPicked = array_flip($picked);
         $said = $groups = [];
         foreach ($lines as $line) {
@@ -50,22 +52,26 @@ final readonly class PreviewConversion
                 continue;
             }
             $point = $this->plan->pointOf($proposal->point);
-            $kind = $proposal->type ?? OrderKind::Buy;
             try {
                 $qty = $line->quantity($proposal, $point);
-                $supplier = $line->from($proposal, $point, fn (string $code) => isset($suppliers[$code]), $this->asRequests);
+                $way = $line->suppliedBy($proposal, $point, $ways, $this->asRequests);
             } catch (Refused $trouble) {
-                $said[] = new LineToConvert($line->number, null, '', $trouble->sentence());
+                $said[] = new LineToConvert($line->number, null, '', null, $trouble->sentence());
 
                 continue;
             }
+            $kind = $way->supply ?? $proposal->type ?? OrderKind::Buy;
+            $supplier = $way === null ? $proposal->supplier : $way->supplier;
+            $heading = ProposalHeading::of($kind, $supplier, $way === null ? $proposal->fromSite : $way->fromSite, $point->site);
             $value = $kind === OrderKind::Buy ? $prices->value($qty, $point, $supplier) : null;
-            $currency = $supplier === null ? '' : (string) $suppliers[$supplier]->currency;
-            $said[] = new LineToConvert($line->number, $value === null ? null : (string) $value, $currency, null);
+            $currency = $supplier === null ? '' : $suppliers[$supplier]->currency;
+            $said[] = new LineToConvert(
+                $line->number, $value === null ? null : (string) $value, $currency, $way === null ? null : $words->order($heading), null,
+            );
             if (isset($isPicked[$line->number])) {
                 $together = $this->asRequests ? null : OrderCodes::together($kind, $supplier, $point->site);
                 $groups[$together ?? "\x1f{$line->number}"][] = [
-                    $kind, $words->order(ProposalHeading::of($proposal->type, $supplier, $proposal->fromSite, $point->site)), $currency,
+                    $kind, $words->order($heading), $currency,
                     Words::quantity($qty, $point->unit)." {$point->item}", $value ?? 0,
                 ];
             }

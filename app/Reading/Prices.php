@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
-use Illuminate\Support\Facades\DB;
+use App\Planning\NetworkReader;
+use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Plan\PurchaseValue;
 
 /** What bought items cost now, see {@see PurchaseValue}; read for the items at hand. */
 final class Prices
 {
-    /** @var array<string, array<string, int>> millionths by item and supplier */
+    /** @var array<string, PurchasePrices> by item */
     private array $of = [];
 
     private const AT_ONCE = 400;
@@ -20,10 +21,7 @@ final class Prices
     {
         $missing = array_values(array_diff(array_unique($items), array_map(strval(...), array_keys($this->of))));
         foreach (array_chunk($missing, self::AT_ONCE) as $chunk) {
-            $this->of += array_fill_keys($chunk, []);
-            foreach (DB::table('supplier_items')->whereIn('item_code', $chunk)->whereNotNull('price')->get() as $row) {
-                $this->of[$row->item_code][$row->supplier_code] = (int) $row->price;
-            }
+            $this->of += array_fill_keys($chunk, app(NetworkReader::class)->prices($chunk));
         }
     }
 
@@ -32,6 +30,18 @@ final class Prices
     {
         $this->load([$point->item]);
 
-        return (new PurchaseValue($this->of))->of($qty, $point->item, $supplier, $point->unitCost);
+        return (new PurchaseValue($this->of[$point->item]))->of($qty, $point->item, $supplier, $point->unitCost);
+    }
+
+    /**
+     * What one costs in an order line of so many, in millionths; null where the supplier says none.
+     *
+     * @param  int  $qty  millionths
+     */
+    public function price(string $item, ?string $supplier, int $qty): ?int
+    {
+        $this->load([$item]);
+
+        return $this->of[$item]->price($item, $supplier, $qty);
     }
 }

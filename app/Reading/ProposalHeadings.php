@@ -25,9 +25,9 @@ final readonly class ProposalHeadings
         private ProposalGrouping $by,
     ) {
         // The site is not asked for where the headings tell it.
-        $all = new OpenProposals($plan, $by === ProposalGrouping::Date ? $filter : new ProposalFilter('', $filter->until, $filter->text));
+        $all = new OpenProposals($plan, $by === ProposalGrouping::Date ? $filter : $filter->everywhere());
         $counts = $this->counted($all->planned());
-        foreach ($all->converted()->get(["{$by->column()} as heading", 's.cost']) as $one) {
+        foreach ($all->taken()->get(["{$by->column()} as heading", 's.cost']) as $one) {
             [$planned, $sum] = $counts[$this->key($one->heading)];
             $counts[$this->key($one->heading)] = [$planned - 1, $sum === null ? null : $sum - (int) $one->cost];
         }

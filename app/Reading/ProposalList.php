@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\ConversionDate;
+use Yposta\Core\Plan\DemandIdentity;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\DemandKind;
@@ -116,18 +117,22 @@ final readonly class ProposalList
         return array_values($this->made(array_values($numbers)));
     }
 
-    public function detail(Supply $proposal): ProposalDetail
+    /** @param  int|null  $qty  that is wanted, millionths; null for what is proposed */
+    public function detail(Supply $proposal, ?int $qty = null): ProposalDetail
     {
         $point = $this->plan->pointOf($proposal->point);
         $this->plan->load([$point->n]);
         $number = $this->plan->numberOf($proposal);
 
         return new ProposalDetail(
-            $this->made([$number])[$number],
-            (new Explanations($this->plan))->proposal($proposal),
-            SupplierChoices::of($this->plan, $proposal, $point),
-            $this->describe->messages($point->n, $proposal->reference()),
-            $this->givenBack($point),
+            row: $this->made([$number])[$number],
+            answer: (new Explanations($this->plan))->proposal($proposal),
+            ways: WayChoices::of($this->plan, $proposal, $point, $qty ?? $proposal->qty),
+            messages: $this->describe->messages($point->n, $proposal->reference()),
+            need: $this->need($number),
+            givenBack: $this->givenBack($point),
+            putOff: $this->putOff($proposal, $point),
+            isResting: DB::table('resting_proposals')->where('run_id', $this->plan->run->id)->where('proposal', (int) $proposal->name)->exists(),
         );
     }
 
@@ -136,6 +141,34 @@ final readonly class ProposalList
         $back = GivenBackList::rows($point->item, $point->site)[0] ?? null;
 
         return $back === null ? null : (string) trans('Given back by :name: :reason', ['name' => $back->by, 'reason' => $back->reason]);
+    }
+
+    private function need(int $number): ?string
+    {
+        foreach ($this->plan->pegsOfSupplies([$number])[$number] as $peg) {
+            if ($peg->demand->kind !== DemandKind::Safety) {
+                return DemandIdentity::named($peg->demand, function (int $n): string {
+                    $point = $this->plan->pointOf($n);
+
+                    return "{$point->item}@{$point->site}";
+                });
+            }
+        }
+
+        return null;
+    }
+
+    /** What was said when the same was put off, as long as nobody has taken it up again. */
+    private function putOff(Supply $proposal, StoredPoint $point): ?string
+    {
+        $said = DB::table('put_offs as f')->join('users as u', 'u.id', '=', 'f.user_id')->where('f.item_code', $point->item)
+            ->where('f.site_code', $point->site)->where('f.kind', $proposal->type?->value)->where('f.due', $this->plan->dates->iso($proposal->due))
+            ->whereNull('f.withdrawn_at')->orderByDesc('f.id')->first(['f.until', 'f.reason', 'u.name']);
+
+        return $said === null ? null : (string) trans('Put off until :day by :name: :reason', [
+            'day' => Words::isoDay(substr(Stored::text($said->until), 0, 10), $this->plan->planDate), 'name' => Stored::text($said->name),
+            'reason' => Stored::text($said->reason),
+        ]);
     }
 
     /** @param  list<Peg>  $serves */

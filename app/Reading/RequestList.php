@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Planning\NetworkReader;
 use App\Planning\PurchaseTables;
 use App\Reading\Shapes\LabelledValue;
 use App\Reading\Shapes\RequestRow;
@@ -15,6 +16,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Plan\Summary;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
@@ -52,10 +54,13 @@ final readonly class RequestList
             ->orderBy('r.id')->get(['r.line_code', 'r.note', 'r.created_at', 'u.name as by'])->keyBy('line_code');
         $ends = $this->ends($rows);
         $offers = $this->offers($rows);
+        $prices = app(NetworkReader::class)->prices(array_values($rows->pluck('item_code')->unique()->map(Stored::text(...))->all()));
         $open = $this->openOrders();
 
         return new RequestRows(array_values($rows->map(fn (stdClass $row) => $this->row(
-            $row, $asked->get($row->code), $ends[$row->code] ?? [], $offers[$row->item_code] ?? [], $open["{$row->supplier_code}\x1f{$row->site_code}"] ?? [],
+            $row, $asked->get($row->code), $ends[$row->code] ?? [],
+            $this->priced($offers[$row->item_code] ?? [], $prices, $row),
+            $open["{$row->supplier_code}\x1f{$row->site_code}"] ?? [],
         ))->all()), $total);
     }
 
@@ -121,19 +126,33 @@ final readonly class RequestList
     {
         $found = DB::table('supplier_items as x')->join('suppliers as s', 's.code', '=', 'x.supplier_code')
             ->whereIn('x.item_code', $rows->pluck('item_code')->unique()->all())->orderBy('x.rank')->orderBy('x.supplier_code')
-            ->get(['x.item_code', 'x.supplier_code', 's.name', 's.currency', 'x.price', 'x.lead_days']);
+            ->get(['x.item_code', 'x.supplier_code', 's.name', 's.currency', 'x.lead_days']);
         $punctual = Punctuality::of(array_values($found->pluck('supplier_code')->unique()->map(Stored::text(...))->all()));
         $offers = [];
         foreach ($found as $row) {
             $offers[Stored::text($row->item_code)][] = new SupplierOffer(
-                code: Stored::text($row->supplier_code), name: Stored::text($row->name),
-                price: $row->price === null ? null : Quantity::format(Stored::int($row->price)), currency: Stored::text($row->currency),
+                code: Stored::text($row->supplier_code), name: Stored::text($row->name), currency: Stored::text($row->currency),
                 lead: $row->lead_days === null ? null : Stored::int($row->lead_days),
                 punctual: ($punctual[$row->supplier_code] ?? null)?->said(),
             );
         }
 
         return $offers;
+    }
+
+    /**
+     * @param  list<SupplierOffer>  $offers
+     * @return list<SupplierOffer> with what each asks for that quantity
+     */
+    private function priced(array $offers, PurchasePrices $prices, stdClass $row): array
+    {
+        $item = Stored::text($row->item_code);
+
+        return array_map(function (SupplierOffer $offer) use ($item, $prices, $row): SupplierOffer {
+            $price = $prices->price($item, $offer->code, Stored::int($row->qty));
+
+            return $offer->at($price === null ? null : Quantity::format($price), PriceSteps::of($prices, $item, $offer->code));
+        }, $offers);
     }
 
     /** @return array<string, list<LabelledValue>> orders that have not been sent, by supplier and site */

@@ -23,7 +23,7 @@ final readonly class Sheets
     }
 
     /** @return Sheet */
-    public function proposals(string $site, ?string $until, string $text): array
+    public function proposals(ProposalFilter $filter): array
     {
         return [
             'name' => 'proposals',
@@ -33,17 +33,17 @@ final readonly class Sheets
                 'wanted' => 'date', 'due' => 'date', 'expected' => 'date', 'value' => 'number', 'currency' => 'text',
                 'for_sales_pct' => 'number', 'for_forecast_pct' => 'number',
             ],
-            'rows' => $this->proposalRows($site, $until, $text),
+            'rows' => $this->proposalRows($filter),
         ];
     }
 
     /** @return iterable<list<string|int|null>> */
-    private function proposalRows(string $site, ?string $until, string $text): iterable
+    private function proposalRows(ProposalFilter $filter): iterable
     {
         $currencies = DB::table('suppliers')->pluck('currency', 'code')->map(fn ($currency) => (string) $currency)->all();
         $dates = $this->plan->dates;
         $bringInDays = (int) ($this->plan->run->parameters['bringInDays'] ?? 0);
-        $rows = (new OpenProposals($this->plan, new ProposalFilter($site, $until, $text)))->query()->join('items as i', 'i.code', '=', 'p.item_code')
+        $rows = (new OpenProposals($this->plan, $filter))->query()->join('items as i', 'i.code', '=', 'p.item_code')
             ->orderBy('s.start')->orderBy('p.item_code')->orderBy('s.n')
             ->select(['s.*', 'p.item_code', 'p.site_code', 'i.name as item_name', 'i.unit'])->cursor();
         foreach ($rows as $row) {

@@ -46,6 +46,8 @@ return [
         'sent_by_hand' => ':order sent to :supplier by hand, version :version',
         'taken_apart' => ':order taken apart into its requests',
     ],
+    'put_off' => '1 proposal put off until :until: :what (:reason)|:count proposals put off until :until: :what (:reason)',
+    'put_off_of' => ':qty :item',
     'report' => [
         'done' => 'Operation :op of :order at :centre: :qty done',
         'scrap' => '; :qty scrapped, :reason',
@@ -88,4 +90,5 @@ return [
         'many' => ':count changes undone.',
         'what' => 'Undone: :what',
     ],
+    'taken_up' => '1 proposal taken up again: :what|:count proposals taken up again: :what',
 ];

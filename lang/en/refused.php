@@ -63,6 +63,7 @@ return [
         'twice' => 'A proposal was picked twice. Nothing was ordered.',
         'unknown' => 'There is no proposal :number in this plan. Nothing was ordered.',
         'unknown_supplier' => 'There is no supplier :supplier. Nothing was ordered.',
+        'unknown_way' => ':item cannot be got in that way any more. Look at the proposal again; nothing was ordered.',
     ],
     'purchase' => [
         'changed' => ':order was changed meanwhile. Nothing was sent; look at it again.',
@@ -180,6 +181,17 @@ return [
         'not_held' => ':line is no longer held: it was accepted or stands by itself. Nothing was written.',
         'unfit' => ':Trouble. Nothing was promised.',
         'until_passed' => ':day has passed; hold it until today or later. Nothing was written.',
+    ],
+    'put_off' => [
+        'day' => ':Trouble. Nothing was put off.',
+        'days' => 'Put it off until a day after today, at most :most days from now. Nothing was put off.',
+        'forbidden' => 'Ordering these is not yours to do, so putting them off is neither. Nothing was changed.',
+        'newer_plan' => 'A newer plan has taken the place of the one you saw. Nothing was changed; look at its proposals and pick again.',
+        'not_resting' => 'One of these is not put off any more. Nothing was changed.',
+        'ordered' => 'One of these has been ordered meanwhile, in :order. Nothing was put off.',
+        'reason' => 'Say in a few words why it can wait; whoever finds it will ask. Nothing was put off.',
+        'resting' => 'One of these is put off already. Nothing was changed.',
+        'unknown' => 'One of these is not in the plan any more. Nothing was changed.',
     ],
     'report' => [
         'forbidden' => 'Reporting is not yours to do. Nothing was written.',

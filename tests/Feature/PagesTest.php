@@ -79,8 +79,8 @@ it('answers where a proposal comes from', function () {
     $texts = array_column($detail['answer']['lines'], 'text');
 
     expect($texts)->toContain('On hand', 'Net requirement', 'Rounded up to multiples of 50 pcs', 'This proposal')
-        ->and(array_column($detail['suppliers'], 'name'))->toBe(['Ostrel Seals', 'Harlan Rubber'])
-        ->and($detail['suppliers'][1]['possible'])->toBe('2026-03-05')
+        ->and(array_column($detail['ways'], 'name'))->toBe(['Ostrel Seals', 'Harlan Rubber'])
+        ->and($detail['ways'][1]['possible'])->toBe('2026-03-05')
         ->and($detail['messages'][0]['code'])->toBe('start_passed');
     $this->getJson('/proposals/999999')->assertNotFound();
 });

@@ -10,11 +10,6 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Tests\Demo;
 
-function freshKey(): string
-{
-    return bin2hex(random_bytes(12));
-}
-
 /** @return list<int> numbers of proposals to buy from one supplier */
 function boughtFromOne(int $many): array
 {

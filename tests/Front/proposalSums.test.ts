@@ -28,7 +28,7 @@ describe('several proposals of one item', () => {
 
     it('stay apart where they are for another site or from another supplier', () => {
         expect(mergedOf([row(1, {}), row(2, { site: 'LIN' })], new Map())).toBeNull();
-        expect(mergedOf([row(1, {}), row(2, {})], new Map([[2, { supplier: 'OTHER' }]]))).toBeNull();
+        expect(mergedOf([row(1, {}), row(2, {})], new Map([[2, { way: 'buy:OTHER' }]]))).toBeNull();
         expect(mergedOf([row(1, {})], new Map())).toBeNull();
     });
 });

@@ -55,8 +55,9 @@ const page = (rows: ProposalRow[]): ProposalsPage => ({
     shown: rows.length,
     passed: 0,
     today: rows.length,
+    resting: 0,
     until: '2026-03-08',
-    filter: { by: 'supplier', until: 'week', q: '', open: '', sort: '' },
+    filter: { by: 'supplier', until: 'week', q: '', open: '', sort: '', rest: '' },
     views: [],
 });
 const late: ArrivalChangeRow = {
@@ -87,7 +88,7 @@ const tick = (n: number) => screen.getByRole('checkbox', { name: `Pick proposal 
 const quantity = (n: number) => screen.getByRole<HTMLInputElement>('textbox', { name: `Quantity of B-${n}` });
 const PREVIEW: ConversionPreview = {
     orders: [{ kind: 'buy', title: 'Grindel Metals for Oskarhaven', lines: ['20 pcs B-1'], value: '40', currency: 'EUR' }],
-    lines: [{ number: 1, value: '40', currency: 'EUR', trouble: null }],
+    lines: [{ number: 1, value: '40', currency: 'EUR', instead: null, trouble: null }],
     message: '1 purchase order',
     worth: '40 EUR',
 };
@@ -185,7 +186,7 @@ describe('proposals', () => {
 
     it('have the value of what was typed, or say why it cannot be ordered', async () => {
         const user = userEvent.setup();
-        preview.mockResolvedValue({ ...PREVIEW, lines: [{ number: 1, value: '70', currency: 'EUR', trouble: null }] });
+        preview.mockResolvedValue({ ...PREVIEW, lines: [{ number: 1, value: '70', currency: 'EUR', instead: null, trouble: null }] });
         show(<Proposals {...page([proposal(1)])} />);
         await user.click(quantity(1));
         await user.keyboard('35');
@@ -211,7 +212,10 @@ describe('proposals', () => {
         http.getJson.mockRejectedValue(new Refusal('Gone.', 'error', {}, 404));
         show(
             <Proposals
-                {...{ ...page([proposal(1), proposal(2)]), filter: { by: 'supplier', until: 'week', q: '', open: '1', sort: '' } }}
+                {...{
+                    ...page([proposal(1), proposal(2)]),
+                    filter: { by: 'supplier', until: 'week', q: '', open: '1', sort: '', rest: '' },
+                }}
             />,
         );
         await screen.findByText('Gone.');

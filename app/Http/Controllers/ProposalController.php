@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ConvertProposals;
+use App\Actions\PutOffProposals;
 use App\Reading\ConversionLine;
 use App\Reading\OpenProposals;
 use App\Reading\Pages\ProposalsPage;
@@ -14,17 +15,19 @@ use App\Reading\ProposalGrouping;
 use App\Reading\ProposalList;
 use App\Reading\SavedViews;
 use App\Reading\StartWithin;
+use App\Support\Stored;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
+use Yposta\Core\Quantity\Quantity;
 
 final class ProposalController extends Controller
 {
     private const LINES = [
         'lines' => 'required|array|min:1|max:1000',
         'lines.*.number' => 'required|integer', 'lines.*.qty' => 'nullable|string|max:60', 'lines.*.due' => 'nullable|string|max:20',
-        'lines.*.supplier' => 'nullable|string|max:190',
+        'lines.*.supplier' => 'nullable|string|max:190', 'lines.*.way' => 'nullable|string|max:210',
     ];
 
     public function index(Request $request): Response
@@ -35,7 +38,7 @@ final class ProposalController extends Controller
         $asked = StartWithin::tryFrom($request->string('until')->toString());
         $filter = [
             'by' => $by->value, 'until' => ($asked ?? StartWithin::Week)->value, 'q' => $request->string('q')->limit(60, '')->toString(),
-            'open' => $request->string('open')->toString(), 'sort' => (string) $order,
+            'open' => $request->string('open')->toString(), 'sort' => (string) $order, 'rest' => $request->boolean('rest') ? '1' : '',
         ];
         $views = SavedViews::of($this->user($request), 'proposals');
         if ($plan === null) {
@@ -46,6 +49,7 @@ final class ProposalController extends Controller
                 shown: 0,
                 passed: 0,
                 today: 0,
+                resting: 0,
                 until: null,
                 filter: $filter,
                 views: $views,
@@ -54,10 +58,10 @@ final class ProposalController extends Controller
         $list = new ProposalList($plan);
         $site = $this->site($request);
         $last = fn (StartWithin $within): ?string => $plan->dates->isoOrNull($within->lastDay($plan->planDate));
-        $within = fn (StartWithin $within) => new ProposalFilter($site, $last($within), $filter['q']);
+        $within = fn (StartWithin $within) => new ProposalFilter($site, $last($within), $filter['q'], $filter['rest'] === '1');
         $until = $asked ?? StartWithin::opening(fn (StartWithin $time) => (new OpenProposals($plan, $within($time)))->query()->exists());
         $filter['until'] = $until->value;
-        $rows = $list->rows(new ProposalFilter($site, $last($until), $filter['q']), $by, $order);
+        $rows = $list->rows($within($until), $by, $order);
 
         return (new ProposalsPage(
             run: $plan->run->id,
@@ -66,6 +70,7 @@ final class ProposalController extends Controller
             shown: $rows->total,
             passed: (new OpenProposals($plan, new ProposalFilter($site, $plan->dates->iso($plan->planDate - 1))))->count(),
             today: (new OpenProposals($plan, new ProposalFilter($site, $plan->dates->iso($plan->planDate))))->count($plan->run->plan_date),
+            resting: (new OpenProposals($plan, new ProposalFilter($site, resting: true)))->count(),
             until: $last($until),
             filter: $filter,
             views: $views,
@@ -83,7 +88,7 @@ final class ProposalController extends Controller
         return response()->json($list->rows(
             new ProposalFilter(
                 $this->site($request), $plan->dates->isoOrNull($until->lastDay($plan->planDate)),
-                $request->string('q')->limit(60, '')->toString(),
+                $request->string('q')->limit(60, '')->toString(), $request->boolean('rest'),
             ),
             $this->grouping($request), $this->order($request, ProposalList::SORTED), $this->place($request),
         ));
@@ -106,15 +111,17 @@ final class ProposalController extends Controller
         return ProposalGrouping::tryFrom($request->string('by')->toString()) ?? ProposalGrouping::Supplier;
     }
 
-    public function show(int $number): JsonResponse
+    public function show(Request $request, int $number): JsonResponse
     {
+        $asked = $request->string('qty')->toString();
+        $qty = preg_match('/^\d{1,10}(\.\d{1,6})?$/', $asked) === 1 ? max(1, Quantity::parse($asked)) : null;
         $plan = $this->plan();
         abort_if($plan === null, 404);
         $n = DB::table('plan_supplies')->where('run_id', $plan->run->id)->where('kind', 'proposal')->where('name', (string) $number)
             ->value('n');
         abort_unless(is_numeric($n), 404, (string) trans('This proposal is not in the live plan.'));
 
-        return response()->json((new ProposalList($plan))->detail($plan->supplyNumbered((int) $n)));
+        return response()->json((new ProposalList($plan))->detail($plan->supplyNumbered((int) $n), $qty));
     }
 
     public function convert(Request $request, ConvertProposals $convert): JsonResponse
@@ -128,6 +135,37 @@ final class ProposalController extends Controller
             (int) $given['run'], $this->lines($given), $given['key'], (bool) ($given['sure'] ?? false), (bool) ($given['agreed'] ?? false),
             $this->user($request), ($given['handOver'] ?? false) ? trim((string) ($given['note'] ?? '')) : null,
         ));
+    }
+
+    public function putOff(Request $request, PutOffProposals $putOff): JsonResponse
+    {
+        $given = $request->validate([
+            'run' => 'required|integer', 'key' => 'required|string|min:16|max:100', 'numbers' => 'required|array|min:1|max:1000',
+            'numbers.*' => 'required|integer', 'until' => 'required|string|max:20', 'reason' => 'present|nullable|string|max:190',
+        ]);
+
+        return response()->json($putOff(
+            (int) $given['run'], $this->numbers($given['numbers']), $given['until'], trim((string) $given['reason']), $given['key'], $this->user($request),
+        ));
+    }
+
+    public function takeUp(Request $request, PutOffProposals $putOff): JsonResponse
+    {
+        $given = $request->validate([
+            'run' => 'required|integer', 'key' => 'required|string|min:16|max:100', 'numbers' => 'required|array|min:1|max:1000',
+            'numbers.*' => 'required|integer',
+        ]);
+
+        return response()->json($putOff->takeUp((int) $given['run'], $this->numbers($given['numbers']), $given['key'], $this->user($request)));
+    }
+
+    /**
+     * @param  array<mixed>  $given
+     * @return list<int>
+     */
+    private function numbers(array $given): array
+    {
+        return array_values(array_unique(array_map(Stored::int(...), $given)));
     }
 
     /** What converting would make, with what was changed so far. */
@@ -154,7 +192,7 @@ final class ProposalController extends Controller
     {
         return array_map(
             fn (array $line) => new ConversionLine(
-                (int) $line['number'], $line['qty'] ?? null, $line['due'] ?? null, $line['supplier'] ?? null,
+                (int) $line['number'], $line['qty'] ?? null, $line['due'] ?? null, $line['supplier'] ?? null, $line['way'] ?? null,
             ),
             array_values($given['lines']),
         );

@@ -12,6 +12,7 @@ use App\Reading\GridFilter;
 use App\Reading\ListSheets;
 use App\Reading\MessageList;
 use App\Reading\OrderIndex;
+use App\Reading\ProposalFilter;
 use App\Reading\Sheets;
 use App\Reading\StoredPlan;
 use App\Support\SpreadsheetCsv;
@@ -64,11 +65,11 @@ final class SheetController extends Controller
         $text = $request->string('q')->limit(60, '')->toString();
 
         return match ($list) {
-            'proposals' => $sheets->proposals(
+            'proposals' => $sheets->proposals(new ProposalFilter(
                 $site,
                 $request->validate(['until' => 'nullable|date_format:Y-m-d|after:1900-01-01|before:3000-01-01'])['until'] ?? null,
-                $text,
-            ),
+                $text, $request->boolean('rest'),
+            )),
             'sales' => ListSheets::sales(
                 new DemandView($plan, $this->reader), $site, $text, $request->boolean('late'),
                 $this->order($request, DemandView::SORTED),

@@ -12,7 +12,8 @@ final readonly class ProposalsPage extends Page
 {
     /**
      * @param  list<ProposalGroup>  $groups
-     * @param  array{by: 'supplier'|'item'|'date', until: 'today'|'week'|'fortnight'|'all', q: string, open: string, sort: string}  $filter
+     * @param  array{by: 'supplier'|'item'|'date', until: 'today'|'week'|'fortnight'|'all', q: string, open: string, sort: string,
+     *    rest: ''|'1'}  $filter  `rest` for what is put off
      * @param  list<SavedView>  $views
      */
     public function __construct(
@@ -22,6 +23,7 @@ final readonly class ProposalsPage extends Page
         public int $shown,
         public int $passed,
         public int $today,
+        public int $resting,
         public ?string $until,
         public array $filter,
         public array $views,

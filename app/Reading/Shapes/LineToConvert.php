@@ -9,8 +9,14 @@ final readonly class LineToConvert
 {
     /**
      * @param  string|null  $value  in whole units of the currency; null for what is not bought
+     * @param  string|null  $instead  where it comes from, when not as proposed
      */
-    public function __construct(public int $number, public ?string $value, public string $currency, public ?string $trouble)
-    {
+    public function __construct(
+        public int $number,
+        public ?string $value,
+        public string $currency,
+        public ?string $instead,
+        public ?string $trouble,
+    ) {
     }
 }

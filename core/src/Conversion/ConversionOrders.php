@@ -10,6 +10,7 @@ use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\OrderStatus;
+use Yposta\Core\Network\SupplyAlternative;
 use Yposta\Core\Options\Options;
 use Yposta\Core\Plan\ConversionDate;
 use Yposta\Core\Quantity\Amount;
@@ -30,7 +31,7 @@ final readonly class ConversionOrders
      * @param  string  $code  of the order
      * @param  int|null  $qty  millionths; null for what is proposed
      * @param  int|null  $due  day number; null for the date that conversion gives it, see {@see ConversionDate}
-     * @param  string|null  $supplier  null for the one that is proposed
+     * @param  SupplyAlternative|null  $way  in which it is supplied; null for the one that is proposed
      *
      * @throws QuantityOutOfRange when a component would be needed beyond the range
      */
@@ -41,22 +42,19 @@ final readonly class ConversionOrders
         string $code,
         ?int $qty = null,
         ?int $due = null,
-        ?string $supplier = null,
+        ?SupplyAlternative $way = null,
         ?ProposalOrigin $from = null,
     ): PutOrder {
-        $supplier ??= $proposal->supplier;
-        $isOther = $proposal->type === OrderKind::Buy && $supplier !== null && $supplier !== $proposal->supplier;
         $due ??= ConversionDate::of(
-            $proposal,
-            $this->options->bringInDays,
-            $isOther ? OrderFromProposal::earliest($this->network, $this->options, $item, $site, $supplier) : null,
+            $proposal, $this->options->bringInDays,
+            $way === null ? null : OrderFromProposal::earliest($this->network, $this->options, $way, $qty ?? $proposal->qty), $way?->supply,
         );
-        [$structure, $point] = OrderFromProposal::at($this->network, $this->options, $item, $site, $isOther ? $supplier : null);
+        [$structure, $point] = OrderFromProposal::at($this->network, $this->options, $item, $site, $way);
         $made = OrderFromProposal::of($structure, $point, $qty ?? $proposal->qty, $due, $this->options->planDate);
         $order = OpenOrder::of(
-            code: $code, kind: $proposal->type ?? OrderKind::Buy, status: OrderStatus::Firm, item: $item, site: $site,
-            fromSite: $proposal->fromSite, supplier: $supplier, qty: $qty ?? $proposal->qty,
-            start: $made->start, due: $due, priority: $proposal->priority,
+            code: $code, kind: $way->supply ?? $proposal->type ?? OrderKind::Buy, status: OrderStatus::Firm, item: $item, site: $site,
+            fromSite: $way === null ? $proposal->fromSite : $way->fromSite, supplier: $way === null ? $proposal->supplier : $way->supplier,
+            qty: $qty ?? $proposal->qty, start: $made->start, due: $due, priority: $proposal->priority,
         );
         $rows = array_map(
             fn (array $part) => OrderComponent::of(
@@ -79,7 +77,10 @@ final readonly class ConversionOrders
      */
     public function departures(OpenOrder $order): array
     {
-        [, $point] = OrderFromProposal::at($this->network, $this->options, $order->item, $order->site, $order->supplier);
+        $way = SupplyAlternative::of(
+            item: $order->item, site: $order->site, supply: $order->kind, supplier: $order->supplier, fromSite: $order->fromSite,
+        );
+        [, $point] = OrderFromProposal::at($this->network, $this->options, $order->item, $order->site, $way);
         $said = fn (string $code, int $rule): Phrase => new Phrase($code, [
             'item' => $order->item,
             'qty' => new Amount($order->qty, $point->item->unit),

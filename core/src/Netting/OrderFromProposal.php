@@ -9,8 +9,10 @@ use Yposta\Core\Network\Operation;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\SupplierItem;
+use Yposta\Core\Network\SupplyAlternative;
 use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Options\Options;
+use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Structure\ComponentLine;
 use Yposta\Core\Structure\OwnStructure;
 use Yposta\Core\Structure\Point;
@@ -51,18 +53,18 @@ final readonly class OrderFromProposal
     /**
      * The structure of a point alone, with what it takes to make an order for it.
      *
-     * @param  string|null  $supplier  from whom it is bought, when not as it is planned
+     * @param  SupplyAlternative|null  $way  in which it is supplied, when not as it is planned
      * @return array{Structure, Point}
      *
      * @throws InvalidOptions when the network lacks the item or the site
      */
-    public static function at(Network $network, Options $options, string $item, string $site, ?string $supplier = null): array
+    public static function at(Network $network, Options $options, string $item, string $site, ?SupplyAlternative $way = null): array
     {
         if (! isset($network->items[$item], $network->sites[$site])) {
             throw new InvalidOptions(new Phrase('options.not_planned', ['item' => $item, 'site' => $site]));
         }
         $planning = $network->planning[Network::key($item, $site)] ?? Planning::defaults($item, $site);
-        $planning = $supplier === null ? $planning : $planning->boughtFrom($supplier);
+        $planning = $way === null ? $planning : $planning->suppliedBy($way);
         $structure = (new StructureBuilder(Network::of(
             calendars: $network->calendars, sites: $network->sites, items: $network->items,
             planning: [Network::key($item, $site) => $planning],
@@ -76,15 +78,17 @@ final readonly class OrderFromProposal
     }
 
     /**
-     * When an item ordered from a supplier on the plan date could be at a site, as a day number: the supplier's lead time in the
-     * supplier's calendar.
+     * When an item ordered on the plan date could be at a site, as a day number: after the lead time, in its calendar. What it is made
+     * of is not looked at.
+     *
+     * @param  int|null  $qty  millionths, where operations decide how long it takes; null for one piece
      *
      * @throws InvalidOptions when the network lacks the item or the site
      */
-    public static function earliest(Network $network, Options $options, string $item, string $site, string $supplier): int
+    public static function earliest(Network $network, Options $options, SupplyAlternative $way, ?int $qty = null): int
     {
-        [, $point] = self::at($network, $options, $item, $site, $supplier);
+        [, $point] = self::at($network, $options, $way->item, $way->site, $way);
 
-        return $point->leadCalendar->forward($options->planDate, $point->lead);
+        return $point->leadCalendar->forward($options->planDate, $point->leadFor($qty ?? Quantity::ONE));
     }
 }

@@ -17,7 +17,8 @@ final readonly class Network
     /** Where the rows of a class stand. */
     private const PARTS = [
         Site::class => 'sites', Item::class => 'items', Supplier::class => 'suppliers', SupplierItem::class => 'supplierItems',
-        Planning::class => 'planning', BomLine::class => 'bom',
+        PriceBreak::class => 'priceBreaks', Planning::class => 'planning', SupplyAlternative::class => 'supplyAlternatives',
+        BomLine::class => 'bom',
         Substitute::class => 'substitutes', Stock::class => 'stock', ForecastBucket::class => 'forecasts', SalesLine::class => 'sales',
         OpenOrder::class => 'orders',
         OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
@@ -49,6 +50,12 @@ final readonly class Network
 
     /** @var list<SupplierItem> */
     public array $supplierItems;
+
+    /** @var list<PriceBreak> */
+    public array $priceBreaks;
+
+    /** @var list<SupplyAlternative> */
+    public array $supplyAlternatives;
 
     /** @var list<Stock> */
     public array $stock;

@@ -9,7 +9,6 @@ use Yposta\Core\Declaration\Checked;
 use Yposta\Core\Declaration\Choice;
 use Yposta\Core\Declaration\Column;
 use Yposta\Core\Declaration\Decimal;
-use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Declaration\Row;
 use Yposta\Core\Declaration\RowOf;
 use Yposta\Core\Declaration\Whole;
@@ -80,20 +79,20 @@ final readonly class Planning implements Checked
         return self::of(item: $item, site: $site, supply: OrderKind::Buy);
     }
 
-    /** The same point, bought from a supplier whatever it is planned as. */
-    public function boughtFrom(string $supplier): self
+    /** The same point, supplied in another way than it is planned. */
+    public function suppliedBy(SupplyAlternative $way): self
     {
-        return $this->with(supply: OrderKind::Buy, supplier: $supplier, fromSite: null);
+        $becomesMade = $way->supply === OrderKind::Make && $this->supply !== OrderKind::Make;
+
+        return $this->with(
+            supply: $way->supply, supplier: $way->supplier, fromSite: $way->fromSite,
+            leadDays: $way->leadDays ?? ($becomesMade ? null : $this->leadDays),
+        );
     }
 
     public function faults(): iterable
     {
         yield from $this->lotRule->faults($this);
-        if ($this->supply === OrderKind::Transfer && $this->fromSite === null) {
-            yield Fault::of('transfer_from_nowhere', ['item' => $this->item, 'site' => $this->site], 'fromSite');
-        }
-        if ($this->supply === OrderKind::Transfer && $this->fromSite === $this->site) {
-            yield Fault::of('transfer_from_itself', ['item' => $this->item, 'site' => $this->site], 'fromSite');
-        }
+        yield from $this->supply->faultsOfSource($this->item, $this->site, $this->fromSite);
     }
 }

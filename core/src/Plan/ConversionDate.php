@@ -18,11 +18,12 @@ final class ConversionDate
 {
     /**
      * @param  int|null  $earliest  when it can be there, where it is not ordered as proposed: a day number
+     * @param  OrderKind|null  $as  what it becomes, where that is not what is proposed
      */
-    public static function of(Supply $proposal, int $bringInDays, ?int $earliest = null): int
+    public static function of(Supply $proposal, int $bringInDays, ?int $earliest = null, ?OrderKind $as = null): int
     {
         $possible = max($proposal->due, $earliest ?? $proposal->earliest);
 
-        return $proposal->type === OrderKind::Make || $possible > $proposal->due + $bringInDays ? $proposal->due : $possible;
+        return ($as ?? $proposal->type) === OrderKind::Make || $possible > $proposal->due + $bringInDays ? $proposal->due : $possible;
     }
 }

@@ -5,23 +5,18 @@ declare(strict_types=1);
 namespace Yposta\Core\Plan;
 
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\PurchasePrices;
 
-/** What bought items cost: the price of the supplier where he has one, else the cost of the item. */
+/** What bought items cost: the price of the supplier for that quantity where he has one, else the cost of the item. */
 final readonly class PurchaseValue
 {
-    /** @param  array<string, array<string, int>>  $prices  for one unit, in millionths of the supplier's currency, by item and supplier */
-    public function __construct(private array $prices)
+    public function __construct(private PurchasePrices $prices)
     {
     }
 
     public static function ofNetwork(Network $network): self
     {
-        $prices = [];
-        foreach ($network->supplierItems as $offer) {
-            $offer->price === null || $prices[$offer->item][$offer->supplier] = $offer->price;
-        }
-
-        return new self($prices);
+        return new self(PurchasePrices::of($network));
     }
 
     /**
@@ -32,6 +27,6 @@ final readonly class PurchaseValue
      */
     public function of(int $qty, string $item, ?string $supplier, int $unitCost): int
     {
-        return Summary::value($qty, $this->prices[$item][$supplier ?? ''] ?? $unitCost);
+        return Summary::value($qty, $this->prices->price($item, $supplier, $qty) ?? $unitCost);
     }
 }

@@ -8,6 +8,7 @@ use Yposta\Core\Calendar\Date;
 use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\Sourcing;
 use Yposta\Core\Network\SupplierItem;
+use Yposta\Core\Network\SupplyAlternative;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\Quantity;
@@ -66,7 +67,9 @@ final readonly class BuyTheWork extends Remedy
     private static function order(Plan $plan, ProposalOrders $orders, Supply $proposal, SupplierItem $offer): PutOrder
     {
         $point = $plan->structure->points[$proposal->point];
-        $earliest = OrderFromProposal::earliest($plan->network, $plan->options, $point->item->code, $point->site->code, $offer->supplier);
+        $earliest = OrderFromProposal::earliest(
+            $plan->network, $plan->options, SupplyAlternative::bought($point->item->code, $point->site->code, $offer->supplier),
+        );
         $qty = max($proposal->qty, $offer->minQty ?? 0);
         $qty = ($offer->multiple ?? 0) > 0 ? Quantity::roundUp($qty, (int) $offer->multiple) : $qty;
 

@@ -7,6 +7,7 @@ namespace Yposta\Core\Remedy;
 use Yposta\Core\Netting\OrderFromProposal;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Network\Sourcing;
+use Yposta\Core\Network\SupplyAlternative;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Study\PutOrder;
 
@@ -31,7 +32,8 @@ final readonly class FasterOffer
                 continue;
             }
             $earliest = OrderFromProposal::earliest(
-                $in->plan->network, $in->plan->options, $point->item->code, $point->site->code, $offer->supplier,
+                $in->plan->network, $in->plan->options,
+                SupplyAlternative::bought($point->item->code, $point->site->code, $offer->supplier),
             );
             if ($expected === null || $earliest < $expected) {
                 $qty = max($in->need->short, $offer->minQty ?? 0);

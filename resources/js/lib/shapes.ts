@@ -918,6 +918,7 @@ export interface LineToConvert {
     number: number;
     value: string | null;
     currency: string;
+    instead: string | null;
     trouble: string | null;
 }
 
@@ -1355,6 +1356,12 @@ export interface Posted {
     commit: number;
 }
 
+/** What one costs from a quantity on. Both decimals. */
+export interface PriceFrom {
+    from: string;
+    price: string;
+}
+
 /** A sales line that is served later for a promise, or less of it. */
 export interface PromiseHitRow {
     reference: string;
@@ -1442,9 +1449,12 @@ export interface PromisedPart {
 export interface ProposalDetail {
     row: ProposalRow;
     answer: Explanation;
-    suppliers: SupplierChoice[];
+    ways: WayChoice[];
     messages: MessageRow[];
+    need: string | null;
     givenBack: string | null;
+    putOff: string | null;
+    isResting: boolean;
 }
 
 /** Proposals under one heading: those at hand, and the number and value of all of them. */
@@ -1498,8 +1508,16 @@ export interface ProposalsPage {
     shown: number;
     passed: number;
     today: number;
+    resting: number;
     until: string | null;
-    filter: { by: 'supplier' | 'item' | 'date'; until: 'today' | 'week' | 'fortnight' | 'all'; q: string; open: string; sort: string };
+    filter: {
+        by: 'supplier' | 'item' | 'date';
+        until: 'today' | 'week' | 'fortnight' | 'all';
+        q: string;
+        open: string;
+        sort: string;
+        rest: '' | '1';
+    };
     views: SavedView[];
 }
 
@@ -1951,29 +1969,15 @@ export interface SubstituteChoice {
     ratio: string;
 }
 
-/** A supplier that could be ordered from instead. */
-export interface SupplierChoice {
-    code: string;
-    name: string;
-    lead: number;
-    price: string | null;
-    currency: string;
-    possible: string;
-    late: number;
-    minQty: string | null;
-    multiple: string | null;
-    value: string | null;
-    punctual: string | null;
-}
-
 /** Who sells an item, and for how much. */
 export interface SupplierOffer {
     code: string;
     name: string;
-    price: string | null;
     currency: string;
     lead: number | null;
     punctual: string | null;
+    price: string | null;
+    breaks: PriceFrom[];
 }
 
 /** The supply in which a delay begins; ISO date. */
@@ -2116,6 +2120,24 @@ export interface Told {
 /** Why a page cannot be shown. */
 export interface TroublePage {
     status: number;
+}
+
+/** A way in which what is proposed could be got: made, bought of a supplier, moved from a site. */
+export interface WayChoice {
+    way: string;
+    kind: OrderKind;
+    supplier: string | null;
+    name: string;
+    lead: number;
+    price: string | null;
+    currency: string;
+    possible: string;
+    late: number;
+    minQty: string | null;
+    multiple: string | null;
+    value: string | null;
+    breaks: PriceFrom[];
+    punctual: string | null;
 }
 
 /** What runs next at a work centre, in sequence. */

@@ -6,13 +6,22 @@ import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
-import { PillSelect, PillTabs } from '@/components/Pill';
+import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { grouped } from '@/lib/digits';
 import { day } from '@/lib/format';
 import { freshKey, getJson, postJson } from '@/lib/http';
-import type { ConversionDelays, Converted, ProposalDetail, ProposalGroup, ProposalRow, ProposalRows, ProposalsPage } from '@/lib/shapes';
+import type {
+    ConversionDelays,
+    Converted,
+    ProposalDetail,
+    ProposalGroup,
+    ProposalRow,
+    ProposalRows,
+    ProposalsPage,
+    Told,
+} from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
@@ -29,6 +38,9 @@ import { useCommand } from '@/lib/useCommand';
 import { useKept } from '@/lib/useKept';
 import { usePageKeys } from '@/lib/usePageKeys';
 import { usePreview } from '@/lib/usePreview';
+import { useSettled } from '@/lib/useSettled';
+
+const PAUSE = 250;
 
 /** What the person has said to a conversion: the quantities are meant, it may delay others, and what is taken along. */
 interface Conversion {
@@ -37,12 +49,13 @@ interface Conversion {
     along?: number[];
 }
 
-export default function Proposals({ run, groups: first, total, shown, passed, today, until, filter, views }: ProposalsPage) {
+export default function Proposals({ run, groups: first, total, shown, passed, today, resting, until, filter, views }: ProposalsPage) {
     const { plan, user } = useShared();
     const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
     const [edits, setEdits] = useState<ReadonlyMap<number, Edit>>(new Map());
     const [open, setOpen] = useState<number | null>(filter.open ? Number(filter.open) : null);
     const [key, setKey] = useState(freshKey);
+    const [restKey, setRestKey] = useState(freshKey);
     const [absurd, setAbsurd] = useState<string[] | null>(null);
     const [meant, setMeant] = useState(false);
     const [delays, setDelays] = useState<ConversionDelays | null>(null);
@@ -88,7 +101,11 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
     }, [chosen, edits, run, handOver]);
     const { preview, isFresh, trouble: previewTrouble } = usePreview(wish);
     const isReady = isFresh && preview?.lines.every((line) => line.trouble === null) === true;
-    const { data, trouble: panelTrouble } = useLoaded<ProposalDetail>(open === null ? null : `/proposals/${open}`, plan.id);
+    const typed = useSettled((open === null ? undefined : edits.get(open)?.qty) ?? '', PAUSE);
+    const { data, trouble: panelTrouble } = useLoaded<ProposalDetail>(
+        open === null ? null : `/proposals/${open}${typed === '' ? '' : `?${new URLSearchParams({ qty: typed })}`}`,
+        plan.id,
+    );
 
     const worth = useMemo(() => new Map(preview?.lines.map((line) => [line.number, line])), [preview]);
 
@@ -125,6 +142,21 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
         },
     );
     const { answer: made, trouble, busy } = conversion;
+    const rests = filter.rest === '1';
+    const putOff = useCommand(
+        (wish: { until: string; reason: string } | null) =>
+            postJson<Told>(wish === null ? '/proposals/take-up' : '/proposals/put-off', {
+                run,
+                key: restKey,
+                numbers: chosen.map((row) => row.number),
+                ...wish,
+            }),
+        () => {
+            setPicked(new Set());
+            setRestKey(freshKey());
+            router.reload();
+        },
+    );
     const convert = (wish: Conversion = {}) => {
         if (chosen.length > 0 && run !== null) {
             setAbsurd(null);
@@ -134,6 +166,9 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
     };
     // What it will do is shown first; only then the same key, or the button, does it.
     const forward = () => {
+        if (rests) {
+            return;
+        }
         if (!asking) {
             setAsking(chosen.length > 0);
         } else if (isReady) {
@@ -203,14 +238,19 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                         { value: 'all', label: t('All') },
                     ]}
                 />
-                {run !== null && (
+                {run !== null && !rests && (
                     <Button look="quiet" className="!h-[27px]" disabled={ready.busy} onClick={() => ready.send(undefined)}>
                         {t('Pick all without trouble')}
                     </Button>
                 )}
+                {(resting > 0 || rests) && (
+                    <PillToggle on={rests} onChange={(on) => change({ rest: on ? '1' : '' })}>
+                        {tn('1 put off', ':n put off', resting)}
+                    </PillToggle>
+                )}
                 <SavedViews page="proposals" path="/proposals" views={views} filter={{ ...filter, open: '' }} />
                 <span className="order-last">
-                    <ExportLink list="proposals" params={{ q: filter.q ?? '', until: until ?? '' }} />
+                    <ExportLink list="proposals" params={{ q: filter.q ?? '', until: until ?? '', rest: filter.rest }} />
                 </span>
                 <FindBox label={t('Find an item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
@@ -228,11 +268,23 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
             {run === null && (
                 <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; what to order will stand here.')}</Empty>
             )}
+            {putOff.answer && (
+                <Notice tone="done" onClose={putOff.clear}>
+                    {putOff.answer.message}
+                </Notice>
+            )}
+            {putOff.trouble && (
+                <Notice tone="broken" onClose={putOff.clear}>
+                    {putOff.trouble}
+                </Notice>
+            )}
             {run !== null && groups.length === 0 && (
-                <Empty title={t('No proposal is due')}>
-                    {total > 0
-                        ? t(':n more start later. Choose a longer time to see them.', { n: total })
-                        : t('Everything that is needed is on order.')}
+                <Empty title={rests ? t('Nothing of it rests') : t('No proposal is due')}>
+                    {rests
+                        ? t('What somebody puts off stands here until its day comes.')
+                        : total > 0
+                          ? t(':n more start later. Choose a longer time to see them.', { n: total })
+                          : t('Everything that is needed is on order.')}
                 </Empty>
             )}
             {groups.length > 0 && (
@@ -253,7 +305,19 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                 />
             )}
             {loaded.trouble && <p className="mt-2 text-broken">{loaded.trouble}</p>}
-            {chosen.length > 0 && (
+            {chosen.length > 0 && rests && (
+                <div className="sticky -bottom-4 z-20 mt-auto bg-paper pt-3 pb-4">
+                    <div className="flex items-center gap-4 rounded bg-ink px-4 py-2 text-surface">
+                        <strong>{t(':n picked', { n: chosen.length })}</strong>
+                        <span className="ml-auto">
+                            <Button disabled={putOff.busy} onClick={() => putOff.send(null)}>
+                                {t('Take up again')}
+                            </Button>
+                        </span>
+                    </div>
+                </div>
+            )}
+            {chosen.length > 0 && !rests && (
                 <ConvertBar
                     count={chosen.length}
                     preview={preview}
@@ -263,11 +327,12 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                     handOver={
                         chosen.some((row) => row.kind === 'buy') ? { on: handOver, onChange: setHandOver, note, onNote: setNote } : null
                     }
-                    busy={busy}
+                    busy={busy || putOff.busy}
                     onForward={forward}
                     onBack={() => setAsking(false)}
                     onClear={() => pick([...picked], false)}
                     onMerge={merged === null ? null : () => merge(merged)}
+                    onPutOff={(day, reason) => putOff.send({ until: day, reason })}
                 />
             )}
             {absurd && (
@@ -292,9 +357,11 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                     {panelTrouble && <p className="text-mute">{panelTrouble}</p>}
                     {data && (
                         <ProposalPanel
+                            key={data.row.number}
                             detail={data}
                             edit={edits.get(data.row.number)}
                             mayConvert={mayConvert(data.row)}
+                            mayMake={(kind) => user.can.includes(CONVERT_RIGHTS[kind])}
                             onEdit={(changes) => edit(data.row.number, changes)}
                             onClose={() => setOpen(null)}
                         />

@@ -1,5 +1,8 @@
+import { useState } from 'react';
+import { DateField } from '@/components/DateField';
+import { addDays, qty } from '@/lib/format';
 import type { ConversionPreview } from '@/lib/shapes';
-import { qty } from '@/lib/format';
+import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 
 interface Props {
@@ -18,10 +21,14 @@ interface Props {
     onClear: () => void;
     /** Lets the first of each item take the others along; null where none has others. */
     onMerge: (() => void) | null;
+    /** Lets what is picked rest until a day, with a reason. */
+    onPutOff: (until: string, reason: string) => void;
 }
 
 /** What the picked proposals would become: counted, then order by order, then the button that makes it so. */
-export function ConvertBar({ count, preview, isReady, trouble, asking, handOver, busy, onForward, onBack, onClear, onMerge }: Props) {
+export function ConvertBar(props: Props) {
+    const { count, preview, isReady, trouble, asking, handOver, busy, onForward, onBack, onClear, onMerge, onPutOff } = props;
+    const [puttingOff, setPuttingOff] = useState(false);
     const troubles = preview?.lines.flatMap((line) => line.trouble ?? []) ?? [];
     return (
         <div className="sticky -bottom-4 z-20 mt-auto bg-paper pt-3 pb-4">
@@ -73,6 +80,16 @@ export function ConvertBar({ count, preview, isReady, trouble, asking, handOver,
                         </ul>
                     </section>
                 )}
+                {puttingOff && !asking && (
+                    <PutOffForm
+                        busy={busy}
+                        onBack={() => setPuttingOff(false)}
+                        onPutOff={(until, reason) => {
+                            setPuttingOff(false);
+                            onPutOff(until, reason);
+                        }}
+                    />
+                )}
                 <div className="flex items-center gap-4 px-4 py-2">
                     <strong className="whitespace-nowrap">{t(':n picked', { n: count })}</strong>
                     <span className="text-order-tint" aria-live="polite">
@@ -89,10 +106,20 @@ export function ConvertBar({ count, preview, isReady, trouble, asking, handOver,
                             {t('Merge into the first')}
                         </button>
                     )}
+                    {!asking && (
+                        <button
+                            type="button"
+                            aria-expanded={puttingOff}
+                            onClick={() => setPuttingOff(!puttingOff)}
+                            className={`${onMerge ? '' : 'ml-auto'} rounded border border-mute px-3 py-1 text-sm font-semibold whitespace-nowrap hover:border-surface`}
+                        >
+                            {t('Put off')}
+                        </button>
+                    )}
                     <button
                         type="button"
                         onClick={asking ? onBack : onClear}
-                        className={`${onMerge ? '' : 'ml-auto'} rounded border border-mute px-3 py-1 text-sm font-semibold whitespace-nowrap hover:border-surface`}
+                        className={`${onMerge || !asking ? '' : 'ml-auto'} rounded border border-mute px-3 py-1 text-sm font-semibold whitespace-nowrap hover:border-surface`}
                     >
                         {asking ? t('Go back') : t('Pick none')}
                     </button>
@@ -116,5 +143,45 @@ export function ConvertBar({ count, preview, isReady, trouble, asking, handOver,
                 </div>
             </div>
         </div>
+    );
+}
+
+/** Until when it can wait, and why. */
+function PutOffForm({ busy, onPutOff, onBack }: { busy: boolean; onPutOff: Props['onPutOff']; onBack: () => void }) {
+    const { plan } = useShared();
+    const [until, setUntil] = useState(addDays(plan.planDate, 7));
+    const [reason, setReason] = useState('');
+    return (
+        <form
+            className="flex flex-wrap items-center gap-3 border-b border-mute px-4 py-2 text-sm"
+            onSubmit={(event) => {
+                event.preventDefault();
+                if (reason.trim() !== '') {
+                    onPutOff(until, reason);
+                }
+            }}
+        >
+            <span>{t('Rests until')}</span>
+            <span className="text-ink">
+                <DateField label={t('Rests until')} value={until} min={addDays(plan.planDate, 1)} onChange={setUntil} />
+            </span>
+            <input
+                autoFocus
+                aria-label={t('Why it can wait')}
+                placeholder={t('Why it can wait')}
+                value={reason}
+                maxLength={190}
+                onChange={(event) => setReason(event.target.value)}
+                onKeyDown={(event) => event.key === 'Escape' && onBack()}
+                className="h-[26px] flex-1 rounded border border-mute bg-ink px-2 placeholder:text-order-tint"
+            />
+            <button
+                type="submit"
+                disabled={busy || reason.trim() === ''}
+                className="rounded border border-surface px-3 py-1 font-semibold whitespace-nowrap disabled:opacity-60"
+            >
+                {t('Let it rest')}
+            </button>
+        </form>
     );
 }

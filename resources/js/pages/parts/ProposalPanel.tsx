@@ -1,13 +1,18 @@
 import { Link } from '@inertiajs/react';
+import { useState } from 'react';
 import { AnswerLines } from '@/components/AnswerLines';
+import { Button } from '@/components/Button';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
+import { WaysOut } from '@/components/WaysOut';
 import { day, qty } from '@/lib/format';
-import type { ProposalDetail, SupplierChoice } from '@/lib/shapes';
+import type { OrderKind, ProposalDetail, WayChoice } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
+import { remediesOf } from '@/lib/useRemedies';
 import { ProposalDraft } from '@/pages/parts/DraftForms';
 import { itemHref, Messages } from '@/pages/parts/ItemPanel';
+import { wayOf } from '@/pages/parts/proposalSums';
 import type { Edit } from '@/pages/parts/ProposalTable';
 import { SUPPLY_WAYS } from '@/lib/words';
 import { DateField } from '@/components/DateField';
@@ -16,13 +21,17 @@ interface Props {
     detail: ProposalDetail;
     edit: Edit | undefined;
     mayConvert: boolean;
+    /** Whether the person may make orders of a kind. */
+    mayMake: (kind: OrderKind) => boolean;
     onEdit: (edit: Edit) => void;
     onClose: () => void;
 }
 
 /** A proposal: how its quantity comes about, from whom and for when to order it, whom it serves. */
-export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Props) {
-    const { row, answer, suppliers, messages, givenBack } = detail;
+export function ProposalPanel({ detail, edit, mayConvert, mayMake, onEdit, onClose }: Props) {
+    const { row, answer, ways, messages, givenBack, putOff, isResting, need } = detail;
+    const [looking, setLooking] = useState(false);
+    const chosen = chosenWay(detail, edit);
     return (
         <>
             <PanelHead
@@ -38,19 +47,13 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
                 </span>
             </p>
             {givenBack && <p className="mb-3 font-semibold text-look-ink">{givenBack}</p>}
+            {putOff && <p className={`mb-3 ${isResting ? 'font-semibold text-look-ink' : 'text-mute'}`}>{putOff}</p>}
             <h3 className="mb-1 text-xs font-bold text-mute">{t('How it comes about')}</h3>
             <AnswerLines answer={answer} />
             <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Date of the order')}</h3>
             <DueField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
-            {suppliers.length > 0 && (
-                <Suppliers
-                    choices={suppliers}
-                    chosen={edit?.supplier ?? row.supplier}
-                    wanted={row.wanted}
-                    own={row.supplier}
-                    mayConvert={mayConvert}
-                    onEdit={onEdit}
-                />
+            {(ways.length > 1 || row.kind === 'buy') && (
+                <Ways detail={detail} chosen={chosen} mayMake={(kind) => mayConvert && mayMake(kind)} onEdit={onEdit} />
             )}
             <p className="mt-3 flex gap-4 text-sm">
                 <PeggingLink of={row.reference} way="up" />
@@ -59,9 +62,23 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
             <ProposalDraft
                 key={row.number}
                 detail={detail}
-                supplier={edit?.supplier ?? row.supplier ?? suppliers[0]?.code ?? null}
+                supplier={chosen?.supplier ?? row.supplier ?? ways.find((way) => way.supplier !== null)?.supplier ?? null}
                 due={edit?.due ?? row.due}
             />
+            {need !== null && !looking && (
+                <p className="mt-3">
+                    <Button look="quiet" onClick={() => setLooking(true)}>
+                        {t('What else could cover it')}
+                    </Button>
+                </p>
+            )}
+            {need !== null && looking && (
+                <WaysOut
+                    title={t('What else could cover it, and what it costs others')}
+                    url={remediesOf(need, row.item)}
+                    nothing={t('Nothing else that could be planned would cover it in time.')}
+                />
+            )}
             <PegList title={answer.pegsTitle} pegs={answer.pegs} />
             <Messages messages={messages} />
         </>
@@ -70,8 +87,8 @@ export function ProposalPanel({ detail, edit, mayConvert, onEdit, onClose }: Pro
 
 function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | 'edit' | 'mayConvert' | 'onEdit'>) {
     const { row } = detail;
-    const chosen = detail.suppliers.find((choice) => choice.code === edit?.supplier);
-    const own = chosen ? (chosen.possible > row.wanted ? chosen.possible : row.wanted) : row.due;
+    const chosen = edit?.way === undefined ? undefined : chosenWay(detail, edit);
+    const own = chosen && chosen.kind !== 'make' ? (chosen.possible > row.wanted ? chosen.possible : row.wanted) : row.due;
     const changed = edit?.due !== undefined;
     return (
         <div className="flex items-center gap-2 text-sm">
@@ -92,52 +109,44 @@ function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | '
     );
 }
 
-interface SuppliersProps {
-    choices: SupplierChoice[];
-    chosen: string | null;
-    own: string | null;
-    wanted: string;
-    mayConvert: boolean;
+/** The way in which it is got as it is changed so far. */
+function chosenWay({ row, ways }: ProposalDetail, edit: Edit | undefined): WayChoice | undefined {
+    return ways.find((way) => way.way === (edit?.way ?? wayOf(row)));
+}
+
+interface WaysProps {
+    detail: ProposalDetail;
+    chosen: WayChoice | undefined;
+    mayMake: (kind: OrderKind) => boolean;
     onEdit: Props['onEdit'];
 }
 
-/** Who offers the item, how long they take, at what price, and when it could be here if ordered today. */
-function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: SuppliersProps) {
+/** Each way to get it, side by side: how long it takes, at what price for that quantity, and when it could be here if ordered today. */
+function Ways({ detail, chosen, mayMake, onEdit }: WaysProps) {
+    const { row, ways } = detail;
+    const own = chosenWay(detail, undefined);
     return (
         <fieldset className="mt-3">
-            <legend className="mb-1 text-xs font-bold text-mute">{t('Supplier, and when it could be here')}</legend>
-            {choices.map((choice) => (
+            <legend className="mb-1 text-xs font-bold text-mute">{t('How to get it, and when it could be here')}</legend>
+            {ways.map((choice) => (
                 <label
-                    key={choice.code}
-                    className={`flex items-center gap-2 border-b border-soft py-1.5 text-sm ${choice.code === chosen ? 'font-semibold' : ''}`}
+                    key={choice.way}
+                    className={`flex items-center gap-2 border-b border-soft py-1.5 text-sm ${choice === chosen ? 'font-semibold' : ''}`}
                 >
                     <input
                         type="radio"
-                        name="supplier"
-                        disabled={!mayConvert}
-                        checked={choice.code === chosen}
-                        onChange={() => onEdit({ supplier: choice.code === own ? undefined : choice.code })}
-                        className={choice.code === chosen && choice.code !== own ? 'accent-draft' : 'accent-act'}
+                        name="way"
+                        disabled={!mayMake(choice.kind)}
+                        checked={choice === chosen}
+                        onChange={() => onEdit({ way: choice === own ? undefined : choice.way })}
+                        className={choice === chosen && choice !== own ? 'accent-draft' : 'accent-act'}
                     />
                     <span className="min-w-0 flex-1">
                         <span className="block truncate">{choice.name}</span>
-                        <span className="block text-xs font-normal text-mute">
-                            {t(':n working days', { n: choice.lead })},{' '}
-                            {choice.price === null
-                                ? t('no price')
-                                : choice.value === null
-                                  ? `${qty(choice.price, 2)} ${choice.currency}`
-                                  : t(':price each, :value :currency in all', {
-                                        price: qty(choice.price, 2),
-                                        value: qty(choice.value, 2),
-                                        currency: choice.currency,
-                                    })}
-                            {choice.minQty !== null && `, ${t('at least :qty', { qty: qty(choice.minQty) })}`}
-                            {choice.multiple !== null && `, ${t('in steps of :qty', { qty: qty(choice.multiple) })}`}
-                        </span>
+                        <span className="block text-xs font-normal text-mute">{terms(choice)}</span>
                         {choice.punctual !== null && <span className="block text-xs font-normal text-mute">{choice.punctual}</span>}
                     </span>
-                    <span className={`text-right whitespace-nowrap ${choice.possible > wanted ? 'text-broken' : ''}`}>
+                    <span className={`text-right whitespace-nowrap ${choice.possible > row.wanted ? 'text-broken' : ''}`}>
                         {day(choice.possible)}
                         <span className="block text-xs font-normal">
                             {choice.late > 0 ? tn('1 day late', ':n days late', choice.late) : t('in time')}
@@ -147,4 +156,23 @@ function Suppliers({ choices, chosen, own, wanted, mayConvert, onEdit }: Supplie
             ))}
         </fieldset>
     );
+}
+
+function terms(choice: WayChoice): string {
+    const prices = {
+        price: qty(choice.price ?? '0', 2),
+        value: qty(choice.value ?? '0', 2),
+        currency: choice.currency,
+    };
+    return [
+        tn('1 working day', ':n working days', choice.lead),
+        choice.kind !== 'buy' ? null : choice.price === null ? t('no price') : t(':price each, :value :currency in all', prices),
+        ...choice.breaks
+            .filter((step) => step.price !== choice.price)
+            .map((step) => t('from :qty :price', { qty: qty(step.from), price: qty(step.price, 2) })),
+        choice.minQty === null ? null : t('at least :qty', { qty: qty(choice.minQty) }),
+        choice.multiple === null ? null : t('in steps of :qty', { qty: qty(choice.multiple) }),
+    ]
+        .filter(Boolean)
+        .join(', ');
 }

@@ -8,7 +8,8 @@ import { type DataColumn, DataTable, type Order } from '@/components/DataTable';
 export interface Edit {
     qty?: string;
     due?: string;
-    supplier?: string;
+    /** Another way to get it. */
+    way?: string;
 }
 
 interface Props {
@@ -40,6 +41,9 @@ export function ProposalTable({ groups, by, picked, edits, worth, open, mayConve
             cell: (row) => (
                 <>
                     <span className="font-bold">{row.item}</span> <span className="text-mute">{row.name}</span>
+                    {worth.get(row.number)?.instead && edits.has(row.number) && (
+                        <strong className="text-draft"> {worth.get(row.number)?.instead}</strong>
+                    )}
                     {by !== 'supplier' && <span className="text-mute"> · {row.kind === 'buy' ? row.supplierName : row.site}</span>}
                 </>
             ),

@@ -10,11 +10,16 @@ export interface Merged {
     rest: number[];
 }
 
+/** What the way is called in which it is proposed. */
+export function wayOf(row: ProposalRow): string {
+    return row.kind === 'make' ? 'make' : `${row.kind}:${(row.kind === 'buy' ? row.supplier : row.fromSite) ?? ''}`;
+}
+
 /** What several of one item from one place become where the first takes the others along; null where there are no several. */
 export function mergedOf(chosen: ProposalRow[], edits: ReadonlyMap<number, Edit>): Merged | null {
     const groups = new Map<string, ProposalRow[]>();
     for (const row of chosen) {
-        const key = [row.kind, row.item, row.site, edits.get(row.number)?.supplier ?? row.supplier].join(' ');
+        const key = [row.item, row.site, edits.get(row.number)?.way ?? wayOf(row)].join(' ');
         groups.set(key, [...(groups.get(key) ?? []), row]);
     }
     const quantities = new Map<number, string>();
