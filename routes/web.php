@@ -191,6 +191,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/movements/delivery/{commit}.pdf', [MovementController::class, 'delivery']);
     Route::post('/movements/ship', [MovementController::class, 'ship']);
     Route::post('/movements/count', [MovementController::class, 'count']);
+    Route::post('/movements/block', [MovementController::class, 'block']);
     Route::post('/movements/{id}/reverse', [MovementController::class, 'reverse']);
     Route::post('/missing', [MissingController::class, 'store']);
     Route::post('/missing/{id}/draft', [MissingController::class, 'draft']);

@@ -168,6 +168,7 @@ final class WritingRoutes
 
                 return ['order' => 'T1', ...$key()];
             }],
+            'POST movements/block' => [Roles::STOCK, fn () => ['what' => 'block', 'item' => 'ROD', 'site' => 'MAIN', 'qty' => '1', 'note' => 'bent', ...$key()]],
             'POST movements/ship' => [Roles::STOCK, fn () => ['lines' => [['order' => 'S1', 'line' => '1', 'qty' => '1']], ...$key()]],
             'POST movements/count' => [Roles::STOCK, fn () => [
                 'rows' => [['item' => 'ROD', 'site' => 'MAIN', 'qty' => '3', 'books' => '20']], ...$key(),

@@ -9,8 +9,10 @@ use App\Planning\Booking;
 use App\Planning\LiveNetwork;
 use App\Support\Refused;
 use App\Support\Words;
+use Yposta\Core\Network\Allocation;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Study\ChangeStock;
+use Yposta\Core\Study\HoldSupply;
 use Yposta\Core\Study\StockRows;
 use Yposta\Core\Support\Phrase;
 
@@ -41,15 +43,37 @@ final readonly class CountStock
                 ], 'stale', ['item' => $row['item'], 'site' => $row['site']]);
                 if ($row['qty'] !== $there) {
                     $changes[] = $change = new ChangeStock($row['item'], $row['site'], $row['qty']);
+                    $held = $network->allocations;
                     $network = PostedChange::apply($change, $network);
                     $said[] = Words::say(new Phrase('journal.stock.counted', [
                         'item' => $row['item'], 'site' => $row['site'], 'qty' => new Amount($row['qty'], $unit), 'before' => new Amount($there, $unit),
                     ]));
+                    array_push($said, ...self::noMoreHeld($held, $network->allocations));
                 }
             }
             $changes !== [] || throw Refused::because('stock.nothing_differs', [], 'none');
 
             return [$changes, implode('; ', array_slice($said, 0, 20)), new Booking($note, $day)];
         });
+    }
+
+    /**
+     * @param  list<Allocation>  $before
+     * @param  list<Allocation>  $after
+     * @return list<string> for whom less is held than before
+     */
+    private static function noMoreHeld(array $before, array $after): array
+    {
+        $left = [];
+        foreach ($after as $row) {
+            $left["{$row->demand}\x1f{$row->supply}"] = $row->qty;
+        }
+        $said = [];
+        foreach ($before as $row) {
+            ($left["{$row->demand}\x1f{$row->supply}"] ?? 0) < $row->qty
+                && $said[] = Words::say(new Phrase('journal.stock.less_held', ['whom' => HoldSupply::named($row->demand)]));
+        }
+
+        return array_values(array_unique($said));
     }
 }

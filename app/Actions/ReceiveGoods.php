@@ -16,15 +16,22 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Quantity\Amount;
-use Yposta\Core\Quantity\Factor;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Study\Change;
-use Yposta\Core\Study\IssuePart;
-use Yposta\Core\Study\OrderRows;
 use Yposta\Core\Study\ReceiveOrder;
 use Yposta\Core\Study\ResizeOrder;
+use Yposta\Core\Study\StraightTo;
+use Yposta\Core\Study\UsedParts;
 use Yposta\Core\Support\Phrase;
 
-/** Takes what orders bring into stock: a part of it or all, a little more than was ordered, and says where no more will come. */
+/**
+ * Takes what orders bring into stock: a part of it or all, a little more than was ordered, and says where no more will come.
+ *
+ * Of what came, `qty` is in millionths, `item` is what it really is, `last` says that no more comes, `parts` that what it is made of has been used,
+ * `blocked` that nobody may use it yet, and `to` the need that it goes to at once: a component is issued, for a customer it is held.
+ *
+ * @phpstan-type Came array{order: string, item: string, qty: int, last: bool, parts: bool, blocked?: bool, to?: string}
+ */
 final readonly class ReceiveGoods
 {
     public function __construct(private PostStock $post, private LiveNetwork $data)
@@ -32,8 +39,7 @@ final readonly class ReceiveGoods
     }
 
     /**
-     * @param  list<array{order: string, item: string, qty: int, last: bool, parts: bool}>  $lines  millionths; `item` is what came, `last` that no
-     *    more comes, `parts` that what it is made of has been used
+     * @param  list<Came>  $lines
      * @param  string|null  $day  ISO date on which it came; null for today
      * @return array<string, mixed> Posted
      *
@@ -60,7 +66,7 @@ final readonly class ReceiveGoods
 
     /**
      * @param  list<string>  $orders
-     * @return list<array{order: string, item: string, qty: int, last: bool, parts: bool}>
+     * @return list<Came>
      */
     private function open(array $orders): array
     {
@@ -77,7 +83,7 @@ final readonly class ReceiveGoods
     }
 
     /**
-     * @param  list<array{order: string, item: string, qty: int, last: bool, parts: bool}>  $lines
+     * @param  list<Came>  $lines
      * @return array{list<Change>, string, Booking}
      */
     private function all(array $lines, ?string $day, string $note): array
@@ -99,7 +105,7 @@ final readonly class ReceiveGoods
     /**
      * What one line is, in words and as changes.
      *
-     * @param  array{order: string, item: string, qty: int, last: bool, parts: bool}  $line
+     * @param  Came  $line
      * @return array{string, list<Change>}
      *
      * @throws Refused when it is another item, more than the tolerance, or the order is over
@@ -117,31 +123,57 @@ final readonly class ReceiveGoods
             'order' => $order->code, 'qty' => new Amount($line['qty'], $unit), 'open' => new Amount($order->open(), $unit), 'percent' => $percent,
         ], 'quantity');
         $order->open() > 0 || throw Refused::because('stock.over', ['order' => $order->code], 'over');
-        $changes = [new ReceiveOrder($order->code, $line['qty'], $received > $order->qty)];
-        $order->kind === OrderKind::Make && $line['parts'] && array_push($changes, ...$this->used($network, $order, $line['qty']));
-        $line['last'] && $received < $order->qty && $changes[] = new ResizeOrder($order->code, $received);
-        $said = new Phrase($line['last'] && $received < $order->qty ? 'journal.stock.received_last' : 'journal.stock.received', [
+        $blocked = $line['blocked'] ?? false;
+        $changes = [new ReceiveOrder($order->code, $line['qty'], $received > $order->qty, $blocked)];
+        [$used, $told] = $order->kind === OrderKind::Make ? $this->used($network, $order, $received, $line['parts']) : [[], []];
+        array_push($changes, ...$used);
+        $isLast = $line['last'] && $received < $order->qty;
+        $isLast && $changes[] = new ResizeOrder($order->code, $received);
+        [$straight, $to] = $blocked ? [[], []] : $this->straight($network, $changes, $order, $line);
+        $said = new Phrase($blocked ? 'journal.stock.received_blocked' : ($isLast ? 'journal.stock.received_last' : 'journal.stock.received'), [
             'order' => $order->code, 'item' => $order->item, 'qty' => new Amount($line['qty'], $unit),
         ]);
 
-        return [Words::say($said), $changes];
+        return [implode(', ', [Words::say($said), ...$to, ...$told]), [...$changes, ...$straight]];
     }
 
     /**
-     * What was used of its components for so much of it, as far as it has not been issued.
+     * What goes straight to who waits for it.
      *
-     * @return list<Change>
+     * @param  list<Change>  $changes  that bring it
+     * @param  Came  $line
+     * @return array{list<Change>, list<string>} and what is said of it
+     *
+     * @throws Refused when that does not wait for this item there
      */
-    private function used(Network $network, OpenOrder $order, int $qty): array
+    private function straight(Network $network, array $changes, OpenOrder $order, array $line): array
     {
-        $changes = [];
-        foreach (OrderRows::own($network, $order->code) ?: OrderRows::of($network, $order->code) as $row) {
-            $step = $network->items[$row->item]->step();
-            $wanted = Factor::share(min($order->qty, $order->received + $qty), $row->qty, $order->qty, $step) - $row->issued;
-            $wanted = min($wanted, $row->open());
-            $wanted > 0 && $changes[] = new IssuePart($order->code, $row->line, $wanted);
+        $to = $line['to'] ?? '';
+        if ($to === '') {
+            return [[], []];
         }
+        foreach ($changes as $change) {
+            $network = PostedChange::apply($change, $network);
+        }
+        $change = StraightTo::of($network, $order, $to, $line['qty'])
+            ?? throw Refused::because('stock.waits_not', ['need' => Reference::tryParse($to)->name ?? $to], 'to');
+        PostedChange::apply($change, $network);
 
-        return $changes;
+        return [[$change], [Words::say(new Phrase('journal.stock.straight', [
+            'qty' => new Amount($change->qty, $network->items[$order->item]->unit), 'to' => Reference::tryParse($to)->name ?? $to,
+        ]))]];
+    }
+
+    /**
+     * What was used of its components, as far as it has not been issued: of all of them, or of those that are issued by themselves.
+     *
+     * @param  int  $done  of the whole order, millionths
+     * @return array{list<Change>, list<string>} and what is said of it
+     */
+    private function used(Network $network, OpenOrder $order, int $done, bool $all): array
+    {
+        $wanted = UsedParts::of($network, $order, $done, ! $all);
+
+        return $all ? [$wanted, []] : AutoIssue::of($network, $wanted);
     }
 }

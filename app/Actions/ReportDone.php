@@ -11,15 +11,19 @@ use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Roles;
 use App\Support\Settings;
+use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\Minute;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Study\DoesNotFit;
+use Yposta\Core\Study\IssuePart;
 use Yposta\Core\Study\OperationRows;
 use Yposta\Core\Study\ReportWork;
+use Yposta\Core\Study\UsedParts;
 use Yposta\Core\Support\Phrase;
 
 /** Writes what was started and done on the floor; what is still to be done goes on from there, what lies behind stays as it was. */
@@ -69,7 +73,10 @@ final readonly class ReportDone
                 'qty' => new Amount($scrap, $unit), 'reason' => $reason,
             ])));
             // what is left of it goes on from now
-            ($this->commit)([[new ReportWork($order, $op, $done, Minute::format(self::now()))]], [], $by, $sentence, Roles::REPORT);
+            $report = new ReportWork($order, $op, $done, Minute::format(self::now()));
+            [$used, $told] = $this->used($network, $report, $row->done + $done + $scrap);
+            $sentence = implode('; ', [$sentence, ...$told]);
+            ($this->commit)([[$report, ...$used]], [], $by, $sentence, Roles::REPORT);
             DB::table('work_reports')->insert([
                 'order_code' => $order, 'op' => $op, 'work_centre_code' => $row->workCentre, 'done' => $done, 'scrap' => $scrap,
                 'reason' => $reason, 'minutes' => $minutes, 'note' => $note, 'user_id' => $by->id, 'created_at' => now(),
@@ -77,6 +84,26 @@ final readonly class ReportDone
 
             return get_object_vars(new Told($sentence));
         });
+    }
+
+    /**
+     * What the work has used by itself.
+     *
+     * @param  int  $through  good pieces, and the scrap of this report, millionths
+     * @return array{list<IssuePart>, list<string>} and what is said of it
+     */
+    private function used(Network $network, ReportWork $report, int $through): array
+    {
+        $scrap = Stored::int(DB::table('work_reports')->where('order_code', $report->order)->where('op', $report->op)->sum('scrap'));
+        $wanted = UsedParts::by($network, $network->orders[$report->order], $report->op, $through + $scrap);
+        if ($wanted === []) {
+            return [[], []];
+        }
+        try {
+            return AutoIssue::of($report->apply($network), $wanted);
+        } catch (DoesNotFit) {
+            return [[], []]; // the report itself is refused then
+        }
     }
 
     /** The minute of the clock on the plan date. */

@@ -9,13 +9,16 @@ use App\Planning\Booking;
 use App\Planning\LiveNetwork;
 use App\Planning\OrderTables;
 use App\Support\Refused;
+use App\Support\Settings;
 use App\Support\Stored;
 use App\Support\Words;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Study\BlockStock;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\IssuePart;
@@ -23,6 +26,7 @@ use Yposta\Core\Study\PostingKind;
 use Yposta\Core\Study\ReceiveOrder;
 use Yposta\Core\Study\ReturnPart;
 use Yposta\Core\Study\ReverseReceipt;
+use Yposta\Core\Study\ScrapBlocked;
 use Yposta\Core\Study\ShipLine;
 use Yposta\Core\Study\StockRows;
 use Yposta\Core\Study\TakeBackLine;
@@ -50,12 +54,13 @@ final readonly class ReverseMovement
             $this->data->forget();
             $network = $this->data->read();
             $change = $this->counter($row, $network);
+            $pair = $row->kind === PostingKind::Block->value ? $this->pair($row) : [$id];
             $said = new Phrase('journal.stock.reversed', [
                 'item' => Stored::text($row->item_code), 'qty' => new Amount(abs(Stored::int($row->qty)), $network->items[$row->item_code]->unit ?? ''),
                 'document' => Reference::tryParse(Stored::text($row->document))->name ?? '',
             ]);
 
-            return [[$change], Words::say($said), new Booking($reason, null, [$id])];
+            return [[$change], Words::say($said), new Booking($reason, null, $pair)];
         });
     }
 
@@ -67,15 +72,48 @@ final readonly class ReverseMovement
         $line = substr($reference->name ?? '', strlen($order) + 1);
 
         return match (PostingKind::from(Stored::text($row->kind))) {
-            PostingKind::Receipt => $qty > 0 ? new ReverseReceipt($order, $qty) : new ReceiveOrder($order, -$qty, true),
+            PostingKind::Receipt => $qty > 0
+                ? new ReverseReceipt($order, $qty, (bool) $row->blocked, Settings::get(Settings::BELOW_ZERO, false) === true)
+                : new ReceiveOrder($order, -$qty, true, (bool) $row->blocked),
             PostingKind::Issue => $qty < 0 ? new ReturnPart($order, $line, -$qty) : new IssuePart($order, $line, $qty, true),
             PostingKind::Shipment => $this->counterOfShipment($reference->name ?? '', $qty),
             PostingKind::Count => new ChangeStock(
                 Stored::text($row->item_code), Stored::text($row->site_code),
-                (StockRows::of($network, Stored::text($row->item_code), Stored::text($row->site_code)) ?? 0) - $qty,
+                ...$this->countedBack($network, $row),
             ),
+            PostingKind::Block => new BlockStock(
+                Stored::text($row->item_code), Stored::text($row->site_code), abs($qty), ($row->blocked ? $qty : -$qty) > 0,
+            ),
+            PostingKind::Scrap => new ScrapBlocked(Stored::text($row->item_code), Stored::text($row->site_code), abs($qty), $qty < 0),
             PostingKind::Transfer, PostingKind::Import => throw Refused::because('stock.stays', [], 'kind'),
         };
+    }
+
+    /** @return array{int, int} what there would be without a count, and what would be owed */
+    private function countedBack(Network $network, stdClass $row): array
+    {
+        $now = StockRows::row($network, Stored::text($row->item_code), Stored::text($row->site_code))?->net() ?? 0;
+        $without = $now - Stored::int($row->qty);
+        $owes = Settings::get(Settings::BELOW_ZERO, false) === true && $without < 0;
+
+        return $owes ? [0, -$without] : [$without, 0];
+    }
+
+    /**
+     * What was blocked or released moved twice: out of one stock and into the other.
+     *
+     * @return list<int> both movements, that of the usable stock first
+     */
+    private function pair(stdClass $row): array
+    {
+        $both = DB::table('movements')->where('commit_id', $row->commit_id)->where('kind', $row->kind)->where('item_code', $row->item_code)
+            ->where('site_code', $row->site_code)->whereIn('qty', [Stored::int($row->qty), -Stored::int($row->qty)])
+            ->whereNotExists(fn (Builder $query) => $query->from('movements as c')->whereColumn('c.counter_of', 'movements.id'))->orderBy('id')->get();
+        $isOther = fn (stdClass $one) => (bool) $one->blocked !== (bool) $row->blocked && Stored::int($one->qty) + Stored::int($row->qty) === 0;
+        $other = $both->first($isOther) ?? throw Refused::because('stock.reversed', [], 'reversed');
+        $ids = [Stored::int($row->id), Stored::int($other->id)];
+
+        return $row->blocked ? array_reverse($ids) : $ids;
     }
 
     private function counterOfShipment(string $name, int $qty): Change

@@ -25,18 +25,19 @@ final readonly class ShipGoods
     /**
      * @param  list<array{order: string, line: string, qty: int}>  $lines  millionths
      * @param  string|null  $day  ISO date; null for today
+     * @param  bool  $sure  whether the person has seen that the books have less
      * @return array<string, mixed> Posted
      *
      * @throws Refused when there is not so much, or it is held for others, or nothing more was ordered
      */
-    public function __invoke(array $lines, ?string $day, string $note, string $key, User $by): array
+    public function __invoke(array $lines, ?string $day, string $note, string $key, User $by, bool $sure = false): array
     {
-        return ($this->post)('ship', $day, $key, $by, function () use ($lines, $day, $note): array {
+        return ($this->post)('ship', $day, $key, $by, function () use ($lines, $day, $note, $sure): array {
             $network = $this->data->read();
             $changes = $said = [];
             foreach ($lines as $line) {
-                $changes[] = new ShipLine($line['order'], $line['line'], $line['qty']);
                 $said[] = $this->said($network, $line);
+                [$changes[], $network] = PostedChange::take(new ShipLine($line['order'], $line['line'], $line['qty']), $network, $sure);
             }
 
             return [$changes, implode('; ', $said), new Booking($note, $day)];

@@ -19,11 +19,15 @@ use Yposta\Core\Study\Change;
 use Yposta\Core\Study\MovesStock;
 use Yposta\Core\Study\PostingKind;
 use Yposta\Core\Study\StockPosting;
+use Yposta\Core\Study\StockRows;
 
 /** The only one that writes movements. Nothing of them is changed or taken away; what was wrong gets a counter-entry. */
 final readonly class Ledger
 {
     private const ROWS_AT_ONCE = 400;
+
+    /** What tells the blocked stock of a point from the other. */
+    private const BLOCKED = "\x1fblocked";
 
     /**
      * Books what changes move. Call within the transaction that writes them.
@@ -44,7 +48,8 @@ final readonly class Ledger
         }
         $this->agree($postings, $before, $after);
         $rows = array_map(fn (StockPosting $posting, int $place) => [
-            ...self::row($posting, $booking), 'commit_id' => $commit, 'counter_of' => $booking->counters[$place] ?? null, 'user_id' => $by->id,
+            ...self::row($posting, $booking), 'below_zero' => $posting->qty < 0 && StockRows::owed($after, $posting->item, $posting->site) > 0,
+            'commit_id' => $commit, 'counter_of' => $booking->counters[$place] ?? null, 'user_id' => $by->id,
         ], $postings, array_keys($postings));
         self::insert($rows);
     }
@@ -56,24 +61,30 @@ final readonly class Ledger
         $rows = [];
         foreach (self::differences()->cursor() as $row) {
             $moved = Stored::int($row->stock) - Stored::int($row->booked);
-            $posting = new StockPosting(PostingKind::Import, Stored::text($row->item_code), Stored::text($row->site_code), $moved);
+            $posting = new StockPosting(
+                PostingKind::Import, Stored::text($row->item_code), Stored::text($row->site_code), $moved,
+                blocked: Stored::int($row->blocked) === 1,
+            );
             $rows[] = [
                 ...self::row($posting, $booking),
-                'commit_id' => null, 'counter_of' => null, 'user_id' => $by?->id,
+                'below_zero' => false, 'commit_id' => null, 'counter_of' => null, 'user_id' => $by?->id,
             ];
         }
         self::insert($rows);
     }
 
-    /** Items and sites whose stock is not the sum of its movements: item_code, site_code, stock, booked. */
+    /** Points whose stock is not the sum of its movements, what is blocked by itself: item_code, site_code, blocked, stock, booked. */
     public static function differences(): Builder
     {
-        $all = DB::table('stock')->select(['item_code', 'site_code', DB::raw('qty as stock'), DB::raw('0 as booked')])->unionAll(
-            DB::table('movements')->select(['item_code', 'site_code', DB::raw('0 as stock'), DB::raw('qty as booked')]),
-        );
+        $at = ['item_code', 'site_code'];
+        $all = DB::table('stock')->select([...$at, DB::raw('0 as blocked'), DB::raw('qty - owed as stock'), DB::raw('0 as booked')])
+            ->unionAll(DB::table('stock')->select([...$at, DB::raw('1 as blocked'), DB::raw('blocked as stock'), DB::raw('0 as booked')]))
+            ->unionAll(DB::table('movements')->select([
+                ...$at, DB::raw('case when blocked then 1 else 0 end as blocked'), DB::raw('0 as stock'), DB::raw('qty as booked'),
+            ]));
 
-        return DB::query()->fromSub($all, 'both')->groupBy('item_code', 'site_code')->orderBy('item_code')->orderBy('site_code')
-            ->select(['item_code', 'site_code', DB::raw('sum(stock) as stock'), DB::raw('sum(booked) as booked')])
+        return DB::query()->fromSub($all, 'both')->groupBy('item_code', 'site_code', 'blocked')->orderBy('item_code')->orderBy('site_code')
+            ->select([...$at, 'blocked', DB::raw('sum(stock) as stock'), DB::raw('sum(booked) as booked')])
             ->havingRaw('sum(stock) <> sum(booked)');
     }
 
@@ -108,7 +119,8 @@ final readonly class Ledger
 
     private static function isCounter(stdClass $row, StockPosting $posting): bool
     {
-        return [$row->item_code, $row->site_code, Stored::int($row->qty)] === [$posting->item, $posting->site, -$posting->qty];
+        return [$row->item_code, $row->site_code, Stored::int($row->qty), (bool) $row->blocked]
+            === [$posting->item, $posting->site, -$posting->qty, $posting->blocked];
     }
 
     /** @return array<string, mixed> */
@@ -117,7 +129,7 @@ final readonly class Ledger
         return [
             'kind' => $posting->kind->value, 'item_code' => $posting->item, 'site_code' => $posting->site, 'qty' => $posting->qty,
             'document' => $posting->document, 'order_code' => Reference::tryParse($posting->document)?->orders()[0] ?? null,
-            'reason' => $booking->reason, 'day' => $booking->day ?? Settings::planDate(), 'created_at' => now(),
+            'blocked' => $posting->blocked, 'reason' => $booking->reason, 'day' => $booking->day ?? Settings::planDate(), 'created_at' => now(),
         ];
     }
 
@@ -134,13 +146,14 @@ final readonly class Ledger
     {
         $sums = [];
         foreach ($postings as $posting) {
-            $key = Network::key($posting->item, $posting->site);
+            $key = Network::key($posting->item, $posting->site).($posting->blocked ? self::BLOCKED : '');
             $sums[$key] = ($sums[$key] ?? 0) + $posting->qty;
         }
         $moved = [];
         $keyOf = fn (Stock $row) => Network::key($row->item, $row->site);
         foreach (RowDifference::of($before->stock, $after->stock, $keyOf) as $key => [$old, $new]) {
-            $moved[$key] = ($new->qty ?? 0) - ($old->qty ?? 0);
+            $moved[$key] = ($new?->net() ?? 0) - ($old?->net() ?? 0);
+            $moved[$key.self::BLOCKED] = ($new->blocked ?? 0) - ($old->blocked ?? 0);
         }
         array_filter($sums) == array_filter($moved) || throw new LogicException('stock was moved without a posting');
     }

@@ -9,12 +9,14 @@ use Yposta\Core\Network\ReferenceLookup;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reference\ReferenceKind;
+use Yposta\Core\Study\BlockStock;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PlaceOrders;
+use Yposta\Core\Study\ScrapBlocked;
 use Yposta\Core\Study\ShipLine;
 use Yposta\Core\Study\TakeBackLine;
 
@@ -121,7 +123,8 @@ final class RowFingerprints
             $change instanceof ChangeSalesLine, $change instanceof ShipLine, $change instanceof TakeBackLine => (string) Reference::sales(
                 $change->order, $change->line,
             ),
-            $change instanceof ChangeStock => (string) Reference::stock($change->item, $change->site),
+            $change instanceof ChangeStock, $change instanceof BlockStock,
+            $change instanceof ScrapBlocked => (string) Reference::stock($change->item, $change->site),
             $change instanceof ChangePlanning => self::PLANNING.Network::key($change->item, $change->site),
             $change instanceof OfOrder => NewOrderCode::is($change->orderCode()) ? null : (string) Reference::order($change->orderCode()),
             default => null,

@@ -53,6 +53,8 @@ final readonly class ChangeSentences
             'fix_operation' => ($fields['fixed'] ?? true) === true ? $kind : 'loose_operation',
             'hold_order' => ($fields['held'] ?? true) === true ? $kind : 'let_go_order',
             'start_not_before' => isset($fields['day']) ? $kind : 'start_any_day',
+            'block_stock' => ($fields['released'] ?? false) === true ? 'release_stock' : $kind,
+            'scrap_blocked' => ($fields['back'] ?? false) === true ? 'unscrap_blocked' : $kind,
             'finish_by' => isset($fields['day']) ? $kind : 'finish_when_due',
             default => $kind,
         };

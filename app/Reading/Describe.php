@@ -8,6 +8,7 @@ use App\Reading\Shapes\ExplanationPeg;
 use App\Reading\Shapes\Link;
 use App\Reading\Shapes\MessageRow;
 use App\Reading\Shapes\Strip;
+use App\Reading\Shapes\WaitingNeed;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Plan\Cover;
@@ -112,6 +113,27 @@ final readonly class Describe
         }
 
         return $rows;
+    }
+
+    /**
+     * To whom what comes can go straight: components of orders, and customers.
+     *
+     * @param  list<Peg>  $pegs
+     * @return list<WaitingNeed>
+     */
+    public function waiting(array $pegs): array
+    {
+        $found = [];
+        foreach ($pegs as $peg) {
+            $isOrder = $peg->demand->kind === DemandKind::Part && ! $peg->demand->isOfProposal();
+            if ($isOrder || $peg->demand->kind === DemandKind::Sales) {
+                $found[] = new WaitingNeed(
+                    (string) $peg->demand->reference(), $this->demand($peg->demand)->label, Quantity::format($peg->qty),
+                );
+            }
+        }
+
+        return $found;
     }
 
     /**

@@ -54,12 +54,12 @@ final readonly class Examination
     private function stock(): iterable
     {
         foreach (Ledger::differences()->cursor() as $row) {
-            yield self::say('stock', [
+            yield self::say(Stored::int($row->blocked) === 1 ? 'blocked' : 'stock', [
                 'item' => Stored::text($row->item_code), 'site' => Stored::text($row->site_code),
                 'stock' => new Amount(Stored::int($row->stock)), 'booked' => new Amount(Stored::int($row->booked)),
             ]);
         }
-        foreach (DB::table('stock')->where('qty', '<', 0)->get() as $row) {
+        foreach (DB::table('stock')->where('qty', '<', 0)->orWhere(fn (Builder $both) => $both->where('qty', '>', 0)->where('owed', '>', 0))->get() as $row) {
             yield self::say('below_zero', ['item' => Stored::text($row->item_code), 'site' => Stored::text($row->site_code)]);
         }
     }

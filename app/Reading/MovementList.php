@@ -62,6 +62,8 @@ final readonly class MovementList
             reason: Stored::text($row->reason),
             day: substr(Stored::text($row->day), 0, 10),
             by: Stored::text($row->by ?? ''),
+            isBlocked: (bool) $row->blocked,
+            isBelowZero: (bool) $row->below_zero,
             counterOf: $row->counter_of === null ? null : Stored::int($row->counter_of),
             isCountered: $row->countered !== null,
         );

@@ -68,14 +68,16 @@ final readonly class OrderView
     {
         $supply = $this->supplyNumber($line->code);
         $expected = null;
-        $serves = [];
+        $serves = $waiting = [];
         $messages = [];
         $strips = [];
         if ($this->plan !== null && $supply !== null) {
             $object = $this->plan->supplyNumbered($supply);
             $describe = new Describe($this->plan);
             $expected = $this->plan->dates->iso($object->available);
-            $serves = $describe->serves($object, $this->plan->pegsOfSupplies([$supply])[$supply]);
+            $pegs = $this->plan->pegsOfSupplies([$supply])[$supply];
+            $serves = $describe->serves($object, $pegs);
+            $waiting = $describe->waiting($pegs);
             $messages = $describe->messages($object->point, $object->reference());
             $strips = $this->strips($supply, $describe);
         }
@@ -102,6 +104,7 @@ final readonly class OrderView
                 : (string) trans('Proposal :number of run :run', ['number' => $line->proposal, 'run' => $line->run_id]),
             messages: $messages,
             serves: $serves,
+            waiting: $waiting,
             components: $line->components->isEmpty() && $supply !== null
                 ? $this->plannedComponents($supply)
                 : $this->ownComponents($line, $strips),

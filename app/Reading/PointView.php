@@ -40,6 +40,7 @@ final readonly class PointView
         $this->plan->load([$point->n]);
         $site = DB::table('sites')->where('code', $point->site)->value('name');
         $structure = new StructureView($point->site);
+        $now = DB::table('stock')->where('item_code', $point->item)->where('site_code', $point->site)->first();
 
         return new PointDetail(
             reference: (string) Reference::stock($point->item, $point->site),
@@ -60,9 +61,8 @@ final readonly class PointView
             messages: $this->describe->messages($point->n),
             safety: Quantity::format($point->rules->safetyStock),
             history: StockHistory::of($point->item, $point->site, $this->plan->planDate),
-            stock: Quantity::format(Stored::int(
-                DB::table('stock')->where('item_code', $point->item)->where('site_code', $point->site)->value('qty') ?? 0,
-            )),
+            stock: Quantity::format(Stored::int($now->qty ?? 0)), blocked: Quantity::format(Stored::int($now->blocked ?? 0)),
+            owed: Quantity::format(Stored::int($now->owed ?? 0)),
         );
     }
 

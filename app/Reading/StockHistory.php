@@ -25,7 +25,7 @@ final class StockHistory
     public static function of(string $item, string $site, int $today): array
     {
         $from = $today - self::DAYS;
-        $own = fn () => DB::table('movements')->where('item_code', $item)->where('site_code', $site);
+        $own = fn () => DB::table('movements')->where('item_code', $item)->where('site_code', $site)->where('blocked', false);
         $stock = Stored::int($own()->where('day', '<', Day::format($from))->sum('qty'));
         $sums = $own()->where('day', '>=', Day::format($from))->where('day', '<=', Day::format($today))->groupBy('day')->orderBy('day')
             ->get(['day', DB::raw('sum(qty) as qty')]);

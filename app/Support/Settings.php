@@ -22,6 +22,9 @@ final class Settings
     /** Percent of what was ordered by which more may be received; 10 unless set otherwise. */
     public const OVER_PERCENT = 'over_percent';
 
+    /** Whether more may be taken from stock than the books have, once somebody has said so; no unless set otherwise. */
+    public const BELOW_ZERO = 'below_zero';
+
     /** Name and address of the company, as it is printed on papers. */
     public const COMPANY = 'company';
 

@@ -157,6 +157,7 @@ return [
         'no_such_units' => ':centre does not have :units units',
         'no_supply_to_hold' => "only stock and open orders can be held; ':supply' is neither",
         'no_supplier' => 'there is no supplier :supplier',
+        'not_blocked' => 'only :there of :item is blocked at :site, and not :qty',
         'not_bought' => 'order :order is not a purchase',
         'not_done_there' => 'operation :op of :order cannot be done at :centre',
         'not_in_run' => ':order is not part of the run',

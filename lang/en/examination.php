@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /* What an examination of the database has found. */
 return [
-    'below_zero' => 'Stock of :item at :site is below zero.',
+    'below_zero' => 'Stock of :item at :site is below zero, or owed and there at once.',
+    'blocked' => 'Blocked stock of :item at :site is :stock, but its movements come to :booked.',
     'counter' => 'Movement :number takes back :of, but not as much of the same.',
     'done_but_open' => 'Order :order is done though not all of it has come.',
     'held' => 'Of :supply :held is held, but there is only :there.',

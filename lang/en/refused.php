@@ -211,6 +211,8 @@ return [
         'forbidden' => 'You may not accept a shortage. Nothing was changed.',
     ],
     'stock' => [
+        'below_zero' => ':Trouble. Nothing was written yet.',
+        'block_reason' => 'Say in a few words why nobody may use it; whoever finds it will ask. Nothing was written.',
         'forbidden' => 'Moving stock is not yours. Nothing was written.',
         'moved_since' => ':item at :site has moved since you looked: there is :qty now. Nothing was written; count it again.',
         'no_movement' => 'There is no such movement.',
@@ -223,6 +225,7 @@ return [
         'stays' => 'What was sent to another site or came with imported data is not taken back here; receive it, or count.',
         'too_much' => 'Order :order brings only :open more, and :qty is above that by more than :percent %. Nothing was written.',
         'unfit' => ':Trouble. Nothing was written.',
+        'waits_not' => ':need does not wait for it, or not there. Nothing was written.',
         'wrong_item' => 'Order :order brings :item, and not :came. Nothing was written.',
     ],
     'study' => [

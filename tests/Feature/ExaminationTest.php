@@ -43,7 +43,7 @@ it('says what is wrong, and changes nothing', function (callable $breaks, string
 })->with([
     [fn () => DB::table('stock')->where('item_code', 'ROD')->update(['qty' => 41_000_000]), 'Stock of ROD at MAIN is 41, but its movements come to 40.'],
     [fn () => DB::table('movements')->where('item_code', 'GLUE')->delete(), 'Stock of GLUE at MAIN is 5, but its movements come to 0.'],
-    [fn () => DB::table('stock')->where('item_code', 'HEAD')->update(['qty' => -1]), 'Stock of HEAD at MAIN is below zero.'],
+    [fn () => DB::table('stock')->where('item_code', 'HEAD')->update(['qty' => -1]), 'Stock of HEAD at MAIN is below zero, or owed and there at once.'],
     [fn () => booked('receipt', 11, 'order:P1'), 'Order P1: 10 received, but 11 is booked.'],
     [fn () => booked('issue', -5, 'part:M1/10'), 'M1/10: 4 issued, but 5 is booked.'],
     [fn () => booked('shipment', -1, 'sales:S1/1'), 'Sales line S1/1: 0 shipped, but 1 is booked.'],

@@ -6,6 +6,8 @@ use App\Documents\DeliveryNote;
 use App\Models\Draft;
 use App\Planning\Ledger;
 use App\Reading\Punctuality;
+use App\Support\Journal;
+use App\Support\Settings;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
 
@@ -102,6 +104,86 @@ it('books the difference that a count has found, unless something moved since th
     $count('38', '40')->assertOk()->assertJsonPath('message', 'ROD at MAIN counted: 40 pc to 38 pc');
     $count('37', '40')->assertStatus(422)->assertJsonPath('reason', 'stale');
     expect(array_slice(($this->ledger)(), -1))->toBe(['count ROD -2 ']);
+    DB::table('allocations')->insert(['demand' => 'part:M1/10', 'supply' => 'stock:ROD@MAIN', 'qty' => 20_000_000]);
+    Journal::write('hold', 'Held.', null);
+    expect($count('12', '38')->assertOk()->json('message'))->toContain('less is held for M1/10 than before')
+        ->and((int) DB::table('allocations')->value('qty'))->toBe(12_000_000);
+});
+
+it('takes in what nobody may use yet, frees it or scraps it, and takes each back', function () {
+    ($this->receive)(['blocked' => true])->assertOk()->assertJsonPath('message', '20 pc of ROD received with P1, blocked');
+    $block = fn (string $what, string $qty, string $note = 'bent') => $this->postJson('/movements/block', [
+        'what' => $what, 'item' => 'ROD', 'site' => 'MAIN', 'qty' => $qty, 'note' => $note, 'key' => ($this->key)(),
+    ]);
+    $blocked = fn () => (int) DB::table('stock')->where('item_code', 'ROD')->value('blocked') / 1_000_000;
+    expect(($this->stock)('ROD'))->toBe(40)->and($blocked())->toBe(20)
+        ->and((int) DB::table('order_lines')->where('code', 'P1')->value('received'))->toBe(20_000_000);
+    $block('block', '5', '')->assertStatus(422)->assertJsonPath('reason', 'reason');
+    $block('release', '25')->assertStatus(422)->assertJsonPath('reason', 'fit');
+    $block('melt', '1')->assertStatus(422);
+    $block('release', '12')->assertOk()->assertJsonPath('message', '12 pc of ROD at MAIN may be used again');
+    $block('scrap', '3')->assertOk();
+    $block('block', '1')->assertOk();
+    expect(($this->stock)('ROD'))->toBe(51)->and($blocked())->toBe(6);
+    $reverse = fn (int $id) => $this->postJson("/movements/{$id}/reverse", ['key' => ($this->key)()]);
+    $scrapped = (int) DB::table('movements')->where('kind', 'scrap')->value('id');
+    $freed = DB::table('movements')->where('kind', 'block')->where('qty', 12_000_000)->value('id');
+    $reverse((int) $freed)->assertOk(); // either of the two takes both back
+    $reverse((int) $freed + 1)->assertStatus(422)->assertJsonPath('reason', 'reversed');
+    $reverse($scrapped)->assertOk();
+    $reverse((int) DB::table('movements')->where('kind', 'receipt')->value('id'))->assertOk();
+    expect(($this->stock)('ROD'))->toBe(39)->and($blocked())->toBe(1)
+        ->and((int) DB::table('order_lines')->where('code', 'P1')->value('received'))->toBe(0);
+    $this->get('/movements')->assertInertia(fn ($page) => $page->where('blocked.0.item', 'ROD')->where('blocked.0.why', 'bent'));
+});
+
+it('goes straight to the order that waits for it', function () {
+    ($this->receive)(['to' => 'part:M1/20'])->assertStatus(422)->assertJsonPath('reason', 'to');
+    ($this->receive)(['to' => 'part:M1/10'])->assertOk()->assertJsonPath('message', '20 pc of ROD received with P1, 20 pc of it straight to M1/10');
+    expect(($this->stock)('ROD'))->toBe(40)->and(array_slice(($this->ledger)(), -2))->toBe(['receipt ROD 20 order:P1', 'issue ROD -20 part:M1/10']);
+    ($this->receive)(['order' => 'M1', 'qty' => '3', 'to' => 'sales:S2/1'])->assertOk();
+    expect(DB::table('allocations')->get(['demand', 'supply', 'qty'])->map(fn ($row) => [$row->demand, $row->supply, (int) $row->qty])->all())
+        ->toBe([['sales:S2/1', 'stock:HEAD@MAIN', 3_000_000]]);
+});
+
+it('refuses more than the books have, or asks and marks it where a setting allows it', function () {
+    $ship = fn (array $more = []) => $this->postJson('/movements/ship', [
+        'lines' => [['order' => 'S1', 'line' => '1', 'qty' => '10']], 'key' => ($this->key)(), ...$more,
+    ]);
+    $ship()->assertStatus(422)->assertJsonPath('reason', 'fit');
+    $ship(['sure' => true])->assertStatus(422)->assertJsonPath('reason', 'fit');
+    Settings::set(Settings::BELOW_ZERO, true);
+    expect($ship()->assertStatus(422)->assertJsonPath('reason', 'below_zero')->json('details.lines.0'))->toContain('only 6 pc');
+    $ship(['sure' => true])->assertOk();
+    $row = DB::table('stock')->where('item_code', 'HEAD')->first();
+    expect([(int) $row->qty, (int) $row->owed])->toBe([0, 4_000_000])->and((bool) DB::table('movements')->orderByDesc('id')->value('below_zero'))->toBeTrue();
+    ($this->receive)(['order' => 'M1', 'qty' => '8'])->assertOk();
+    $row = DB::table('stock')->where('item_code', 'HEAD')->first();
+    expect([(int) $row->qty, (int) $row->owed])->toBe([4_000_000, 0]);
+    // it stays in what is exported, and comes back with it
+    $this->postJson('/movements/issue', ['order' => 'M1', 'parts' => [['line' => '20', 'qty' => '9']], 'more' => true, 'note' => 'spilt', 'sure' => true, 'key' => ($this->key)()])
+        ->assertStatus(422)->assertJsonPath('reason', 'over');
+});
+
+it('uses by itself what the work takes, where the item says so, and tells what was not there', function () {
+    DB::table('items')->whereIn('code', ['ROD', 'GLUE'])->update(['auto_issue' => true]);
+    DB::table('stock')->where('item_code', 'GLUE')->update(['qty' => 500_000]);
+    DB::table('movements')->where('item_code', 'GLUE')->update(['qty' => 500_000]);
+    DB::table('work_centres')->insert(['code' => 'BENCH', 'name' => 'Bench', 'site_code' => 'MAIN', 'kind' => 'people', 'units' => 1, 'efficiency' => 100_000_000]);
+    DB::table('operations')->insert([
+        'item_code' => 'HEAD', 'op' => 10, 'work_centre_code' => 'BENCH', 'setup' => 0, 'run' => 5_000_000, 'base_qty' => 1_000_000, 'queue' => 0, 'move' => 0,
+        'crew' => 1, 'setup_family' => '',
+    ]);
+    Journal::write('import', 'Operations.', null);
+    $this->actingAs(Demo::user('floor'));
+    $said = $this->postJson('/worklist/report', [
+        'order' => 'M1', 'op' => 10, 'done' => '3', 'scrap' => '1', 'reason' => 'cracked', 'minutes' => 20, 'note' => '', 'key' => ($this->key)(),
+    ])->assertOk()->json('message');
+    expect($said)->toContain('12 pc ROD')->toContain('was not there')->and(($this->stock)('ROD'))->toBe(28)->and(($this->stock)('GLUE'))->toBe(0);
+    // the rest is used by what comes of it
+    $this->actingAs(Demo::user('stores'));
+    ($this->receive)(['order' => 'M1', 'qty' => '5', 'parts' => false])->assertOk();
+    expect(($this->stock)('ROD'))->toBe(25);
 });
 
 it('receives all that is open of many orders, or nothing', function () {
@@ -209,7 +291,7 @@ it('counts how punctual a supplier was from what really came, without what was t
     $this->postJson("/movements/{$first}/reverse", ['key' => ($this->key)()])->assertOk();
     expect(Punctuality::of(['SUP'])['SUP']->said())->toBe('all of 2 in time');
     $bought = DB::table('plan_supplies')->where('kind', 'proposal')->where('type', 'buy')->value('name');
-    expect($this->getJson("/proposals/{$bought}")->assertOk()->json('suppliers.0'))->toMatchArray(['code' => 'SUP', 'punctual' => 'all of 2 in time']);
+    expect($this->getJson("/proposals/{$bought}")->assertOk()->json('ways.0'))->toMatchArray(['supplier' => 'SUP', 'punctual' => 'all of 2 in time']);
 });
 
 it('answers what is none with no', function () {

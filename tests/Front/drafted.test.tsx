@@ -51,6 +51,7 @@ const order: OrderDetail = {
             source: null,
             messages: [],
             serves: [],
+    waiting: [],
             components: [],
             held: false,
             notBefore: null,

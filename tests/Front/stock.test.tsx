@@ -3,10 +3,10 @@ import { cleanup, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '@/lib/http';
-import type { ComponentRow, MovementRow, MovementRows, OrderLineRow, OrderRow, SalesRow } from '@/lib/shapes';
+import type { ComponentRow, MovementRow, MovementRows, OrderLineRow, OrderRow, PointDetail, SalesRow, WaitingNeed } from '@/lib/shapes';
 import Movements from '@/pages/Movements';
 import { OrdersInBulk } from '@/pages/parts/OrdersInBulk';
-import { IssueForm, ReceiveForm, SendForm, ShipForm } from '@/pages/parts/StockForms';
+import { BlockForm, IssueForm, ReceiveForm, SendForm, ShipForm } from '@/pages/parts/StockForms';
 import { SHARED, show, stubLayout } from './kit';
 
 const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
@@ -34,7 +34,7 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
-const line = { code: 'P-1', item: 'ROD', unit: 'pcs', decimals: 0, open: '5' } as OrderLineRow;
+const line = { code: 'P-1', item: 'ROD', unit: 'pcs', decimals: 0, open: '5', waiting: [] as WaitingNeed[] } as OrderLineRow;
 const body = (call: number) => http.postJson.mock.calls[call]?.[1] as Record<string, unknown>;
 
 describe('what is posted on an order', () => {
@@ -137,6 +137,56 @@ describe('many orders', () => {
     });
 });
 
+describe('what is not usable, or goes elsewhere', () => {
+    it('is received blocked, or straight to whom it is for', async () => {
+        const told = vi.fn();
+        const user = userEvent.setup();
+        const waiting = [{ reference: 'part:M-1/10', label: 'M-1 HEAD', qty: '3' }];
+        show(<ReceiveForm line={{ ...line, waiting }} kind="buy" onDone={told} />);
+        await user.selectOptions(screen.getByRole('combobox', { name: 'Goes' }), 'part:M-1/10');
+        await user.click(screen.getByRole('button', { name: 'Receive' }));
+        await waitFor(() => expect(told).toHaveBeenCalledTimes(1));
+        expect(body(0)).toMatchObject({ lines: [{ to: 'part:M-1/10', blocked: false }] });
+        await user.click(screen.getByRole('checkbox', { name: 'Blocked until somebody has looked at it' }));
+        expect(screen.queryByRole('combobox', { name: 'Goes' })).toBeNull();
+        await user.click(screen.getByRole('button', { name: 'Receive' }));
+        await waitFor(() => expect(told).toHaveBeenCalledTimes(2));
+        expect(body(1)).toMatchObject({ lines: [{ to: '', blocked: true }] });
+    });
+
+    it('is blocked with a reason, and freed or scrapped once it is', async () => {
+        const told = vi.fn();
+        const user = userEvent.setup();
+        const detail = { item: 'ROD', site: 'OSK', unit: 'pcs', decimals: 0, stock: '9', blocked: '0' } as PointDetail;
+        show(<BlockForm detail={detail} onDone={told} />);
+        await user.type(screen.getByRole('textbox', { name: 'Blocked of 9 there' }), '4');
+        expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Block' }).disabled).toBe(true);
+        await user.type(screen.getByRole('textbox', { name: 'Reason' }), 'bent');
+        await user.click(screen.getByRole('button', { name: 'Block' }));
+        await waitFor(() => expect(body(0)).toMatchObject({ what: 'block', item: 'ROD', site: 'OSK', qty: '4', note: 'bent' }));
+        cleanup();
+        show(<BlockForm detail={{ ...detail, blocked: '4' }} onDone={told} />);
+        await user.click(screen.getByRole('button', { name: 'Free it again' }));
+        await waitFor(() => expect(body(1)).toMatchObject({ what: 'release', qty: '4' }));
+        await user.click(screen.getByRole('radio', { name: 'Scrap it' }));
+        expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Scrap it' }).disabled).toBe(true); // that takes a reason, too
+    });
+
+    it('asks before more is taken than the books have', async () => {
+        const told = vi.fn();
+        const user = userEvent.setup();
+        http.postJson.mockRejectedValueOnce(new Refusal('Only 2.', 'below_zero', { lines: ['there is only 2 pcs'] }, 422));
+        const row = { order: 'S1', line: '1', open: '5', unit: 'pcs', decimals: 0 } as SalesRow;
+        show(<ShipForm row={row} onDone={told} />);
+        await user.click(screen.getByRole('button', { name: 'Ship' }));
+        await screen.findByText('there is only 2 pcs');
+        expect(told).not.toHaveBeenCalled();
+        await user.click(screen.getByRole('button', { name: 'Take it' }));
+        await waitFor(() => expect(told).toHaveBeenCalledTimes(1));
+        expect(body(1)).toMatchObject({ sure: true, key: body(0).key });
+    });
+});
+
 describe('the ledger', () => {
     const row = (id: number, more: Partial<MovementRow>): MovementRow => ({
         id,
@@ -151,6 +201,8 @@ describe('the ledger', () => {
         reason: '',
         day: '2026-03-02',
         by: 'Pell Corrie',
+        isBlocked: false,
+        isBelowZero: false,
         counterOf: null,
         isCountered: false,
         ...more,
@@ -169,7 +221,7 @@ describe('the ledger', () => {
     it('takes back what can be, once, and shows older ones', async () => {
         http.getJson.mockResolvedValue({ rows: [row(0, { item: 'OLD' })], count: 0, more: false });
         const user = userEvent.setup();
-        show(<Movements list={list} filter={{ q: 'rod' }} may />);
+        show(<Movements list={list} filter={{ q: 'rod' }} blocked={[]} may />);
         const buttons = screen.getAllByRole('button', { name: /^Take back/ });
         expect(buttons.map((button) => button.getAttribute('aria-label'))).toEqual(['Take back: -2 ROD']);
         await user.click(buttons[0] as HTMLElement);
@@ -183,7 +235,7 @@ describe('the ledger', () => {
     });
 
     it('takes nothing back for whom it is not', () => {
-        show(<Movements list={list} filter={{}} may={false} />);
+        show(<Movements list={list} filter={{}} blocked={[]} may={false} />);
         expect(screen.queryByRole('button', { name: /^Take back/ })).toBeNull();
     });
 });

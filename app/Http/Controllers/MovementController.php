@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\BlockGoods;
 use App\Actions\CountStock;
 use App\Actions\IssueGoods;
 use App\Actions\ReceiveGoods;
@@ -13,6 +14,7 @@ use App\Actions\ShipGoods;
 use App\Documents\DeliveryNote;
 use App\Documents\Paper;
 use App\Http\PaperResponse;
+use App\Reading\BlockedList;
 use App\Reading\CountSheet;
 use App\Reading\MovementFilter;
 use App\Reading\MovementList;
@@ -41,7 +43,7 @@ final class MovementController extends Controller
     {
         return (new MovementsPage(
             list: (new MovementList)->rows($this->filter($request)), filter: $request->only(['kind', 'q', 'from', 'to', 'item']),
-            may: $this->user($request)->can(Roles::STOCK),
+            blocked: BlockedList::rows($this->site($request)), may: $this->user($request)->can(Roles::STOCK),
         ))->show();
     }
 
@@ -68,13 +70,15 @@ final class MovementController extends Controller
         $given = $request->validate([
             'lines' => 'required|array|min:1|max:'.self::MOST, 'lines.*.order' => 'required|string|max:190',
             'lines.*.item' => 'present|nullable|string|max:190', 'lines.*.qty' => ['required', 'string', 'regex:'.self::QUANTITY],
-            'lines.*.last' => 'boolean', 'lines.*.parts' => 'boolean', ...self::posted(),
+            'lines.*.last' => 'boolean', 'lines.*.parts' => 'boolean', 'lines.*.blocked' => 'boolean', 'lines.*.to' => 'nullable|string|max:400',
+            ...self::posted(),
         ]);
 
         return response()->json($receive(
             array_map(fn (array $line) => [
                 'order' => $line['order'], 'item' => trim((string) $line['item']), 'qty' => Quantity::parse($line['qty']),
                 'last' => (bool) ($line['last'] ?? false), 'parts' => (bool) ($line['parts'] ?? false),
+                'blocked' => (bool) ($line['blocked'] ?? false), 'to' => trim((string) ($line['to'] ?? '')),
             ], array_values($given['lines'])),
             $given['day'] ?? null, trim((string) ($given['note'] ?? '')), $given['key'], $this->user($request),
         ));
@@ -95,13 +99,15 @@ final class MovementController extends Controller
     {
         $given = $request->validate([
             'order' => 'required|string|max:190', 'parts' => 'required|array|min:1|max:'.self::MOST, 'parts.*.line' => 'required|string|max:190',
-            'parts.*.qty' => ['required', 'string', 'regex:'.self::SIGNED], 'more' => 'boolean', ...self::posted(),
+            'parts.*.qty' => ['required', 'string', 'regex:'.self::SIGNED], 'more' => 'boolean', 'sure' => 'boolean',
+            ...self::posted(),
         ]);
 
         return response()->json($issue(
             $given['order'],
             array_map(fn (array $part) => ['line' => $part['line'], 'qty' => Quantity::parse($part['qty'])], array_values($given['parts'])),
             (bool) ($given['more'] ?? false), trim((string) ($given['note'] ?? '')), $given['day'] ?? null, $given['key'], $this->user($request),
+            (bool) ($given['sure'] ?? false),
         ));
     }
 
@@ -128,14 +134,29 @@ final class MovementController extends Controller
     {
         $given = $request->validate([
             'lines' => 'required|array|min:1|max:'.self::MOST, 'lines.*.order' => 'required|string|max:190',
-            'lines.*.line' => 'required|string|max:190', 'lines.*.qty' => ['required', 'string', 'regex:'.self::QUANTITY], ...self::posted(),
+            'lines.*.line' => 'required|string|max:190', 'lines.*.qty' => ['required', 'string', 'regex:'.self::QUANTITY],
+            'sure' => 'boolean', ...self::posted(),
         ]);
 
         return response()->json($ship(
             array_map(fn (array $line) => [
                 'order' => $line['order'], 'line' => $line['line'], 'qty' => Quantity::parse($line['qty']),
             ], array_values($given['lines'])),
-            $given['day'] ?? null, trim((string) ($given['note'] ?? '')), $given['key'], $this->user($request),
+            $given['day'] ?? null, trim((string) ($given['note'] ?? '')), $given['key'], $this->user($request), (bool) ($given['sure'] ?? false),
+        ));
+    }
+
+    public function block(Request $request, BlockGoods $block): JsonResponse
+    {
+        $given = $request->validate([
+            'what' => 'required|in:block,release,scrap', 'item' => 'required|string|max:190', 'site' => 'required|string|max:190',
+            'qty' => ['required', 'string', 'regex:'.self::QUANTITY], ...self::posted(),
+        ]);
+        $what = $given['what'] === 'block' || $given['what'] === 'scrap' ? $given['what'] : 'release';
+
+        return response()->json($block(
+            $what, $given['item'], $given['site'], Quantity::parse($given['qty']), trim((string) ($given['note'] ?? '')), $given['key'],
+            $this->user($request),
         ));
     }
 

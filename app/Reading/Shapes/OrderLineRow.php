@@ -11,6 +11,7 @@ final readonly class OrderLineRow
      * @param  string|null  $from  the site that it comes from, of a transfer
      * @param  list<MessageRow>  $messages
      * @param  list<ExplanationPeg>  $serves
+     * @param  list<WaitingNeed>  $waiting  to whom it can go straight
      * @param  list<ComponentRow>  $components
      * @param  string|null  $confirmedDue  ISO date that the supplier has confirmed
      * @param  list<ThreadOperation>  $operations  where the shop has them
@@ -35,6 +36,7 @@ final readonly class OrderLineRow
         public ?string $source,
         public array $messages,
         public array $serves,
+        public array $waiting,
         public array $components,
         public bool $held,
         public ?string $notBefore,

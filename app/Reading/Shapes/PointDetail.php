@@ -19,6 +19,8 @@ final readonly class PointDetail
      * @param  list<MessageRow>  $messages
      * @param  list<StockDay>  $history  what stock really was on the days on which it changed; none where nothing has moved
      * @param  string  $stock  what there is now, a decimal, whatever the plan was made of
+     * @param  string  $blocked  what is there and may not be used, a decimal
+     * @param  string  $owed  what was taken beyond what the books had, a decimal
      */
     public function __construct(
         public string $reference,
@@ -40,6 +42,8 @@ final readonly class PointDetail
         public string $safety,
         public array $history,
         public string $stock,
+        public string $blocked,
+        public string $owed,
     ) {
     }
 }

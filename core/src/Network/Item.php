@@ -17,6 +17,8 @@ use Yposta\Core\Quantity\Quantity;
 /**
  * Anything stocked, made, bought or consumed.
  *
+ * What is `autoIssue` is booked as used when the work that takes it is reported.
+ *
  * @see Quantity for the scale of `unitCost` (millionths of the currency)
  */
 #[BundleFile('items.csv', 'items', ['code'])]
@@ -41,6 +43,9 @@ final readonly class Item
 
     #[Column(new Decimal, '0')]
     public int $unitCost;
+
+    #[Column(new Flag, '0')]
+    public bool $autoIssue;
 
     /** The smallest quantity of the item, in millionths. */
     public function step(): int

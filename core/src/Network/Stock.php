@@ -11,7 +11,8 @@ use Yposta\Core\Declaration\Row;
 use Yposta\Core\Declaration\RowOf;
 
 /**
- * Quantity on hand, in millionths.
+ * Quantity on hand, in millionths. What is `blocked` is there, but nobody may use it, and what is `owed` was taken beyond what the books
+ * had: they are wrong by as much until somebody receives or counts. A run looks at neither.
  */
 #[BundleFile('stock.csv', 'stock', ['item', 'site'])]
 final readonly class Stock
@@ -26,4 +27,16 @@ final readonly class Stock
 
     #[Column(new Decimal('item'))]
     public int $qty;
+
+    #[Column(new Decimal('item'), '0')]
+    public int $blocked;
+
+    #[Column(new Decimal('item'), '0')]
+    public int $owed;
+
+    /** What the ledger has booked of what may be used; below zero where more was taken than the books had. */
+    public function net(): int
+    {
+        return $this->qty - $this->owed;
+    }
 }

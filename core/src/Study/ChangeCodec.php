@@ -75,6 +75,8 @@ final class ChangeCodec
         'return_part' => ReturnPart::class,
         'ship_line' => ShipLine::class,
         'take_back_line' => TakeBackLine::class,
+        'block_stock' => BlockStock::class,
+        'scrap_blocked' => ScrapBlocked::class,
     ];
 
     /** @return Fields */

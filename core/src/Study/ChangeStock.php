@@ -10,12 +10,19 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Quantity\Quantity;
 
-/** Gives an item at a site another stock. */
+/** Gives an item at a site another stock. What is held of more than there is then is held no more. */
 final readonly class ChangeStock implements MovesStock
 {
-    /** @param  int|null  $qty  millionths; null where nothing has ever been counted, so that there is no row of it */
-    public function __construct(public string $item, public string $site, #[Column(new Decimal)] public ?int $qty)
-    {
+    /**
+     * @param  int|null  $qty  millionths; null where nothing has ever been counted, so that there is no row of it
+     * @param  int  $owed  millionths that were taken beyond what the books had; a count makes good for them
+     */
+    public function __construct(
+        public string $item,
+        public string $site,
+        #[Column(new Decimal)] public ?int $qty,
+        #[Column(new Decimal)] public int $owed = 0,
+    ) {
     }
 
     public function apply(Network $network): Network
@@ -32,19 +39,27 @@ final readonly class ChangeStock implements MovesStock
         }
         $stock = array_values(array_filter($network->stock, fn (Stock $row) => $row->item !== $this->item || $row->site !== $this->site));
 
-        return $network->with(stock: $this->qty === null
+        $blocked = StockRows::row($network, $this->item, $this->site)->blocked ?? 0;
+
+        $network = $network->with(stock: $this->qty === null && $blocked === 0
             ? $stock
-            : [...$stock, Stock::of(item: $this->item, site: $this->site, qty: $this->qty)]);
+            : [...$stock, Stock::of(item: $this->item, site: $this->site, qty: $qty, blocked: $blocked, owed: $this->owed)]);
+
+        return StockRows::trimHolds($network, $this->item, $this->site);
     }
 
     public function inverse(Network $before): array
     {
-        return [new self($this->item, $this->site, StockRows::of($before, $this->item, $this->site))];
+        $row = StockRows::row($before, $this->item, $this->site);
+
+        return [
+            new self($this->item, $this->site, $row?->qty, $row->owed ?? 0), ...StockRows::holdsBack($before, $this->apply($before)),
+        ];
     }
 
     public function postings(Network $before): array
     {
-        $moved = ($this->qty ?? 0) - (StockRows::of($before, $this->item, $this->site) ?? 0);
+        $moved = ($this->qty ?? 0) - $this->owed - (StockRows::row($before, $this->item, $this->site)?->net() ?? 0);
 
         return $moved === 0 ? [] : [new StockPosting(PostingKind::Count, $this->item, $this->site, $moved)];
     }

@@ -20,12 +20,14 @@ final readonly class IssuePart implements MovesStock, OfOrder
      * @param  string  $line  of the component in the order
      * @param  int  $qty  millionths
      * @param  bool  $more  whether it may take more than it still needs; it then has needed as much
+     * @param  bool  $below  whether more may be there than the books have
      */
     public function __construct(
         public string $order,
         public string $line,
         #[Column(new Decimal)] public int $qty,
         public bool $more = false,
+        public bool $below = false,
     ) {
     }
 
@@ -41,7 +43,7 @@ final readonly class IssuePart implements MovesStock, OfOrder
         ]);
         $network = self::putPart($network, $own->with(issued: $issued, qty: max($own->qty, $issued)));
 
-        return StockRows::take($network, $own->item, $order->site, $this->qty, (string) Reference::part($this->order, $this->line));
+        return StockRows::take($network, $own->item, $order->site, $this->qty, (string) $own->reference(), $this->below);
     }
 
     public function inverse(Network $before): array

@@ -22,6 +22,12 @@ enum PostingKind: string
     /** Somebody counted, or knew better. */
     case Count = 'count';
 
+    /** Was blocked, or may be used again; the same quantity moves twice, out of one and into the other. */
+    case Block = 'block';
+
+    /** What was blocked is of no use. */
+    case Scrap = 'scrap';
+
     /** Came with data from elsewhere. */
     case Import = 'import';
 }

@@ -23,9 +23,14 @@ final readonly class ReceiveOrder implements MovesStock, OfOrder
     /**
      * @param  int  $qty  millionths
      * @param  bool  $over  whether more may come than was still to come; the order then has become as large
+     * @param  bool  $blocked  whether nobody may use it yet; what was held of it is held no more then
      */
-    public function __construct(public string $order, #[Column(new Decimal)] public int $qty, public bool $over = false)
-    {
+    public function __construct(
+        public string $order,
+        #[Column(new Decimal)] public int $qty,
+        public bool $over = false,
+        public bool $blocked = false,
+    ) {
     }
 
     public function apply(Network $network): Network
@@ -44,7 +49,13 @@ final readonly class ReceiveOrder implements MovesStock, OfOrder
         }
         $network = self::put($network, $order->with(received: $received, qty: max($order->qty, $received)));
 
-        return StockRows::moveHolds(StockRows::add($network, $order->item, $order->site, $this->qty), $this->order);
+        if ($this->blocked) {
+            return StockRows::dropHolds(StockRows::addBlocked($network, $order->item, $order->site, $this->qty), $this->order);
+        }
+        $owed = StockRows::owed($network, $order->item, $order->site);
+        $network = StockRows::moveHolds(StockRows::add($network, $order->item, $order->site, $this->qty), $this->order);
+
+        return $owed === 0 ? $network : StockRows::trimHolds($network, $order->item, $order->site);
     }
 
     public function inverse(Network $before): array
@@ -55,7 +66,9 @@ final readonly class ReceiveOrder implements MovesStock, OfOrder
         $grew = $after->orders[$this->order]->qty !== $order->qty;
 
         return [
-            ...StockRows::holdsBack($before, $after), new ReverseReceipt($this->order, $this->qty),
+            ...($this->blocked ? [] : StockRows::holdsBack($before, $after)),
+            new ReverseReceipt($this->order, $this->qty, $this->blocked, StockRows::owed($before, $order->item, $order->site) > 0),
+            ...($this->blocked ? StockRows::holdsBack($before, $after) : []),
             ...($grew ? [new ResizeOrder($this->order, $order->qty)] : []),
             ...($grew || $rows !== self::rows($after, $this->order) ? [new PutComponents($this->order, $rows)] : []),
         ];
@@ -65,6 +78,8 @@ final readonly class ReceiveOrder implements MovesStock, OfOrder
     {
         $order = self::order($before, $this->order);
 
-        return [new StockPosting(PostingKind::Receipt, $order->item, $order->site, $this->qty, (string) Reference::order($this->order))];
+        return [new StockPosting(
+            PostingKind::Receipt, $order->item, $order->site, $this->qty, (string) Reference::order($this->order), $this->blocked,
+        )];
     }
 }

@@ -17,7 +17,8 @@ final readonly class ReleaseOrder implements MovesStock, OfOrder
 {
     use OrderChange;
 
-    public function __construct(public string $order, public bool $released = true)
+    /** @param  bool  $below  whether what a transfer moves may be more than the books have */
+    public function __construct(public string $order, public bool $released = true, public bool $below = false)
     {
     }
 
@@ -34,13 +35,18 @@ final readonly class ReleaseOrder implements MovesStock, OfOrder
         }
 
         return $this->released
-            ? StockRows::take($network, $old->item, $old->fromSite, $old->open(), (string) Reference::out($this->order))
+            ? StockRows::take($network, $old->item, $old->fromSite, $old->open(), (string) Reference::out($this->order), $this->below)
             : StockRows::add($network, $old->item, $old->fromSite, $old->open());
     }
 
     public function inverse(Network $before): array
     {
-        return [new self($this->order, ! $this->released), ...StockRows::holdsBack($before, $this->apply($before))];
+        $order = self::order($before, $this->order);
+        $owes = $order->fromSite !== null && StockRows::owed($before, $order->item, $order->fromSite) > 0;
+
+        $undo = new self($this->order, ! $this->released, $owes);
+
+        return [$undo, ...StockRows::holdsBack($before, $undo->apply($this->apply($before)))];
     }
 
     public function postings(Network $before): array

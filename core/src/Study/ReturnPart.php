@@ -37,7 +37,12 @@ final readonly class ReturnPart implements MovesStock, OfOrder
 
     public function inverse(Network $before): array
     {
-        return [new IssuePart($this->order, $this->line, $this->qty)];
+        $item = IssuePart::part($before, $this->order, $this->line)->item;
+
+        $below = StockRows::owed($before, $item, self::order($before, $this->order)->site) > 0;
+        $issue = new IssuePart($this->order, $this->line, $this->qty, below: $below);
+
+        return [$issue, ...StockRows::holdsBack($before, $issue->apply($this->apply($before)))];
     }
 
     public function postings(Network $before): array

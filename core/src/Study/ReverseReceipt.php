@@ -15,9 +15,17 @@ final readonly class ReverseReceipt implements MovesStock, OfOrder
 {
     use OrderChange;
 
-    /** @param  int  $qty  millionths */
-    public function __construct(public string $order, #[Column(new Decimal)] public int $qty)
-    {
+    /**
+     * @param  int  $qty  millionths
+     * @param  bool  $blocked  whether it came into what nobody may use
+     * @param  bool  $below  whether the books may have had less without it
+     */
+    public function __construct(
+        public string $order,
+        #[Column(new Decimal)] public int $qty,
+        public bool $blocked = false,
+        public bool $below = false,
+    ) {
     }
 
     public function apply(Network $network): Network
@@ -27,20 +35,24 @@ final readonly class ReverseReceipt implements MovesStock, OfOrder
             'order' => $this->order, 'qty' => new Amount($order->received, $network->items[$order->item]->unit),
         ]);
 
-        return StockRows::take(
-            self::put($network, $order->with(received: $order->received - $this->qty)), $order->item, $order->site, $this->qty,
-        );
+        $network = self::put($network, $order->with(received: $order->received - $this->qty));
+
+        return $this->blocked
+            ? StockRows::takeBlocked($network, $order->item, $order->site, $this->qty)
+            : StockRows::take($network, $order->item, $order->site, $this->qty, below: $this->below);
     }
 
     public function inverse(Network $before): array
     {
-        return [new ReceiveOrder($this->order, $this->qty)];
+        return [new ReceiveOrder($this->order, $this->qty, blocked: $this->blocked)];
     }
 
     public function postings(Network $before): array
     {
         $order = self::order($before, $this->order);
 
-        return [new StockPosting(PostingKind::Receipt, $order->item, $order->site, -$this->qty, (string) Reference::order($this->order))];
+        return [new StockPosting(
+            PostingKind::Receipt, $order->item, $order->site, -$this->qty, (string) Reference::order($this->order), $this->blocked,
+        )];
     }
 }

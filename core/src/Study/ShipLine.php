@@ -14,9 +14,16 @@ final readonly class ShipLine implements MovesStock
 {
     use SalesChange;
 
-    /** @param  int  $qty  millionths */
-    public function __construct(public string $order, public string $line, #[Column(new Decimal)] public int $qty)
-    {
+    /**
+     * @param  int  $qty  millionths
+     * @param  bool  $below  whether more may be there than the books have
+     */
+    public function __construct(
+        public string $order,
+        public string $line,
+        #[Column(new Decimal)] public int $qty,
+        public bool $below = false,
+    ) {
     }
 
     public function apply(Network $network): Network
@@ -27,7 +34,7 @@ final readonly class ShipLine implements MovesStock
             'line' => $own->reference()->name, 'qty' => new Amount($this->qty, $network->items[$own->item]->unit),
             'open' => new Amount($own->open(), $network->items[$own->item]->unit),
         ]);
-        $network = StockRows::take($network, $own->item, $own->site, $this->qty, (string) $own->reference());
+        $network = StockRows::take($network, $own->item, $own->site, $this->qty, (string) $own->reference(), $this->below);
 
         return self::putLine($network, $own->with(shipped: $own->shipped + $this->qty));
     }

@@ -26,6 +26,7 @@ final class SoundChange
     /** Changes that only take others back, or are made here of what was worked out. */
     private const TAKING_BACK = [
         ReceiveOrder::class, ReverseReceipt::class, IssuePart::class, ReturnPart::class, ShipLine::class, TakeBackLine::class,
+        BlockStock::class, ScrapBlocked::class,
         PlaceOrders::class, PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class,
         PutDemand::class, PutOperations::class, PutPlanning::class, PutSalesLine::class, ReportWork::class,
         RemoveSalesLine::class, PutShifts::class, RemoveOrder::class,
@@ -39,7 +40,9 @@ final class SoundChange
     public static function decode(array $fields): Change
     {
         $change = ChangeCodec::decode($fields);
-        if (in_array($change::class, self::TAKING_BACK, true) || ($change instanceof ChangeStock && $change->qty === null)) {
+        if (in_array($change::class, self::TAKING_BACK, true)
+            || ($change instanceof ChangeStock && ($change->qty === null || $change->owed !== 0))
+            || ($change instanceof ReleaseOrder && $change->below)) {
             throw InvalidChange::of('change.only_back');
         }
         if ($change instanceof PutOrder

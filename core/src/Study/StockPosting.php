@@ -10,6 +10,7 @@ final readonly class StockPosting
     /**
      * @param  int  $qty  millionths; below 0 where it leaves the stock
      * @param  string  $document  reference of the order, of its component, or of the sales line that it is for; empty where there is none
+     * @param  bool  $blocked  whether it is stock that nobody may use
      */
     public function __construct(
         public PostingKind $kind,
@@ -17,6 +18,7 @@ final readonly class StockPosting
         public string $site,
         public int $qty,
         public string $document = '',
+        public bool $blocked = false,
     ) {
     }
 }

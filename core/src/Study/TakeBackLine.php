@@ -33,7 +33,11 @@ final readonly class TakeBackLine implements MovesStock
 
     public function inverse(Network $before): array
     {
-        return [new ShipLine($this->order, $this->line, $this->qty)];
+        $own = self::line($before, $this->order, $this->line);
+
+        $ship = new ShipLine($this->order, $this->line, $this->qty, StockRows::owed($before, $own->item, $own->site) > 0);
+
+        return [$ship, ...StockRows::holdsBack($before, $ship->apply($this->apply($before)))];
     }
 
     public function postings(Network $before): array

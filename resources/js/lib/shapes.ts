@@ -62,7 +62,7 @@ export type PegWay = 'down' | 'up' | 'hold-up';
 export type PlaceReasonKind = 'now' | 'not_before' | 'operation' | 'material' | 'taken' | 'opens' | 'by_hand' | 'kept';
 
 /** Why stock moved. */
-export type PostingKind = 'receipt' | 'issue' | 'shipment' | 'transfer' | 'count' | 'import';
+export type PostingKind = 'receipt' | 'issue' | 'shipment' | 'transfer' | 'count' | 'block' | 'scrap' | 'import';
 
 /** How far a purchase is. */
 export type PurchaseStage = 'request' | 'firm' | 'sent' | 'confirmed' | 'partly' | 'closed' | 'cancelled';
@@ -207,6 +207,18 @@ export interface AvailabilityAnswer {
     draftDay: string;
     changes: string;
     withShop: boolean;
+}
+
+/** Stock that nobody may use, or that the books owe. Quantities are decimals. */
+export interface BlockedStock {
+    item: string;
+    name: string;
+    site: string;
+    unit: string;
+    decimals: number;
+    blocked: string;
+    owed: string;
+    why: string;
 }
 
 /** An operation where it stands. */
@@ -1102,6 +1114,8 @@ export interface MovementRow {
     reason: string;
     day: string;
     by: string;
+    isBlocked: boolean;
+    isBelowZero: boolean;
     counterOf: number | null;
     isCountered: boolean;
 }
@@ -1117,6 +1131,7 @@ export interface MovementRows {
 export interface MovementsPage {
     list: MovementRows;
     filter: Record<string, string>;
+    blocked: BlockedStock[];
     may: boolean;
 }
 
@@ -1165,6 +1180,7 @@ export interface OrderLineRow {
     source: string | null;
     messages: MessageRow[];
     serves: ExplanationPeg[];
+    waiting: WaitingNeed[];
     components: ComponentRow[];
     held: boolean;
     notBefore: string | null;
@@ -1342,6 +1358,8 @@ export interface PointDetail {
     safety: string;
     history: StockDay[];
     stock: string;
+    blocked: string;
+    owed: string;
 }
 
 /** What can be complete on a day, as decimals: by ordering what is missing, and from stock and open orders alone. */
@@ -2120,6 +2138,13 @@ export interface Told {
 /** Why a page cannot be shown. */
 export interface TroublePage {
     status: number;
+}
+
+/** A need that waits for what an order brings, and to which it can go straight. */
+export interface WaitingNeed {
+    reference: string;
+    label: string;
+    qty: string;
 }
 
 /** A way in which what is proposed could be got: made, bought of a supplier, moved from a site. */

@@ -4,7 +4,7 @@ import type { Sentence } from '@/lib/t';
 import { SureDialog } from '@/components/SureDialog';
 
 /** Refusals that ask whether it is meant. */
-const ASKED = ['absurd', 'lacks'];
+const ASKED = ['absurd', 'lacks', 'below_zero'];
 
 interface Asked {
     reason: string;
@@ -12,7 +12,7 @@ interface Asked {
     answer: (sure: boolean) => void;
 }
 
-const TITLES: Record<string, Sentence> = { lacks: 'Release it all the same?' };
+const TITLES: Record<string, Sentence> = { lacks: 'Release it all the same?', below_zero: 'Take more than the books have?' };
 
 /** Sends a typed quantity, and where it is far from what stood there asks the person first whether it is meant. */
 export function useSure(yes: Sentence, note: Sentence): [<T>(send: (sure: boolean) => Promise<T>) => Promise<T>, ReactNode] {

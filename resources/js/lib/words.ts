@@ -53,6 +53,8 @@ export const POSTINGS: Record<PostingKind, Sentence> = {
     shipment: 'Shipment',
     transfer: 'Sent to a site',
     count: 'Count',
+    block: 'Blocked or freed',
+    scrap: 'Scrapped',
     import: 'Imported',
 };
 

@@ -10,7 +10,7 @@ import { TouchedNote } from '@/components/DraftMarks';
 import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
-import { period } from '@/lib/format';
+import { isZero, period, qty } from '@/lib/format';
 import { getJson } from '@/lib/http';
 import type { BalanceMark, Explanation, ItemPage, PointDetail, RecordRow } from '@/lib/shapes';
 import { refilter } from '@/lib/shared';
@@ -21,7 +21,7 @@ import { useGridKeys } from '@/lib/useGridKeys';
 import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList } from '@/pages/parts/ItemPanel';
-import { CountForm, useMayMoveStock } from '@/pages/parts/StockForms';
+import { BlockForm, CountForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { SUPPLY_WAYS } from '@/lib/words';
 
@@ -112,6 +112,8 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                         {t('What moved')}
                     </Link>
                 </p>
+                <StockMarks detail={detail} />
+                {may && <BlockForm key={`${detail.stock} ${detail.blocked}`} detail={detail} onDone={setTold} />}
                 {may && <CountForm key={`${detail.item} ${detail.site} ${detail.stock}`} detail={detail} onDone={setTold} />}
                 {told && (
                     <p role="status" className="mt-2 text-sm font-semibold text-act-dark">
@@ -131,6 +133,30 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                     </p>
                 )}
             </Inspector>
+        </>
+    );
+}
+
+/** What of the stock is not as it should be. */
+function StockMarks({ detail }: { detail: PointDetail }) {
+    return (
+        <>
+            {!isZero(detail.blocked) && (
+                <p className="mt-3 text-sm font-semibold text-look-ink">
+                    {t(':qty :unit are blocked; the plan does not count on them', {
+                        qty: qty(detail.blocked, detail.decimals),
+                        unit: detail.unit,
+                    })}
+                </p>
+            )}
+            {!isZero(detail.owed) && (
+                <p className="mt-3 text-sm font-semibold text-broken">
+                    {t(':qty :unit were taken beyond what the books had; count it', {
+                        qty: qty(detail.owed, detail.decimals),
+                        unit: detail.unit,
+                    })}
+                </p>
+            )}
         </>
     );
 }

@@ -1,4 +1,4 @@
-import { router } from '@inertiajs/react';
+import { Link, router } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
@@ -8,18 +8,19 @@ import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillToggle } from '@/components/Pill';
 import { Quantity } from '@/components/Quantity';
-import { day } from '@/lib/format';
+import { day, isZero, qty } from '@/lib/format';
 import { freshKey, getJson, postJson } from '@/lib/http';
-import type { MovementRow, MovementRows, MovementsPage, Posted } from '@/lib/shapes';
+import type { BlockedStock, MovementRow, MovementRows, MovementsPage, Posted } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { POSTINGS } from '@/lib/words';
+import { itemHref } from '@/pages/parts/ItemPanel';
 import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 
 /** The ledger: what came, what went, what was counted; each once, the newest first. What was wrong gets a counter-entry. */
-export default function Movements({ list, filter, may }: MovementsPage) {
+export default function Movements({ list, filter, blocked, may }: MovementsPage) {
     const { plan } = useShared();
     const [older, setOlder] = useState<{ of: MovementRows; rows: MovementRow[]; more: boolean } | null>(null);
     const extra = older?.of === list ? older : null;
@@ -37,7 +38,12 @@ export default function Movements({ list, filter, may }: MovementsPage) {
     );
     const columns: DataColumn<MovementRow>[] = [
         { id: 'day', head: t('Day'), width: '92px', cell: (row) => day(row.day, plan.planDate) },
-        { id: 'kind', head: t('What'), width: '96px', cell: (row) => t(POSTINGS[row.kind]) },
+        {
+            id: 'kind',
+            head: t('What'),
+            width: '96px',
+            cell: (row) => (row.isBlocked && row.kind === 'receipt' ? t('Receipt, blocked') : t(POSTINGS[row.kind])),
+        },
         {
             id: 'item',
             head: t('Item'),
@@ -62,6 +68,7 @@ export default function Movements({ list, filter, may }: MovementsPage) {
                         <Quantity value={row.qty} decimals={row.decimals} />
                     </strong>{' '}
                     <span className="text-mute">{row.unit}</span>
+                    {row.isBlocked && <span className="text-mute"> {t('blocked')}</span>}
                 </>
             ),
         },
@@ -76,6 +83,7 @@ export default function Movements({ list, filter, may }: MovementsPage) {
                 <>
                     {row.counterOf !== null && <span className="text-mute">{t('takes :n back', { n: row.counterOf })} </span>}
                     {row.isCountered && <span className="text-mute">{t('taken back')} </span>}
+                    {row.isBelowZero && <span className="font-semibold text-broken">{t('beyond the books')} </span>}
                     {row.reason}
                 </>
             ),
@@ -130,6 +138,7 @@ export default function Movements({ list, filter, may }: MovementsPage) {
             </div>
             {reverse.trouble && <Notice tone="broken">{reverse.trouble}</Notice>}
             {reverse.answer && <Notice tone="done">{reverse.answer.message}.</Notice>}
+            <Blocked rows={blocked} />
             {rows.length === 0 ? (
                 <Empty title={t('Nothing has moved')}>{t('What is received, issued, shipped or counted stands here.')}</Empty>
             ) : (
@@ -141,5 +150,36 @@ export default function Movements({ list, filter, may }: MovementsPage) {
                 </Button>
             )}
         </>
+    );
+}
+
+/** Stock that somebody has to look at, each with what is to be done on the page of its item. */
+function Blocked({ rows }: { rows: BlockedStock[] }) {
+    if (rows.length === 0) {
+        return null;
+    }
+    return (
+        <section aria-label={t('To be looked at')} className="mb-3 rounded border border-line bg-surface px-3 py-2 text-sm">
+            <h2 className="mb-1 text-xs font-bold text-mute">{t('To be looked at')}</h2>
+            <ul>
+                {rows.map((row) => (
+                    <li key={`${row.item} ${row.site}`} className="flex items-baseline gap-3 border-b border-soft py-1 last:border-0">
+                        <Link href={itemHref(row.item, row.site)} className="w-44 truncate font-bold text-act hover:underline">
+                            {row.item}, {row.site}
+                        </Link>
+                        <span className="min-w-0 flex-1 truncate">{row.name}</span>
+                        <span className="font-semibold text-look-ink">
+                            {!isZero(row.blocked) && t(':qty :unit blocked', { qty: qty(row.blocked, row.decimals), unit: row.unit })}
+                        </span>
+                        <span className="font-semibold text-broken">
+                            {!isZero(row.owed) && t(':qty :unit beyond the books', { qty: qty(row.owed, row.decimals), unit: row.unit })}
+                        </span>
+                        <span className="w-56 truncate text-mute" title={row.why}>
+                            {row.why}
+                        </span>
+                    </li>
+                ))}
+            </ul>
+        </section>
     );
 }

@@ -15,6 +15,7 @@ use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Planner;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Study\BlockStock;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
@@ -29,9 +30,12 @@ use Yposta\Core\Study\ReceiveOrder;
 use Yposta\Core\Study\ReleaseOrder;
 use Yposta\Core\Study\ReturnPart;
 use Yposta\Core\Study\ReverseReceipt;
+use Yposta\Core\Study\ScrapBlocked;
 use Yposta\Core\Study\ShipLine;
 use Yposta\Core\Study\SoundChange;
+use Yposta\Core\Study\StraightTo;
 use Yposta\Core\Study\TakeBackLine;
+use Yposta\Core\Study\UsedParts;
 
 /** A desk is made of a top and four legs; a bought order brings tops, a transfer moves desks to the shop. */
 function desks(array $files = []): Network
@@ -136,11 +140,81 @@ it('takes more than was ordered or planned only where that is meant, and the ord
 
 it('is made here and not sent by anybody as a draft', function () {
     foreach ([new ReceiveOrder('P1', P), new ReverseReceipt('P1', P), new IssuePart('M1', '10', P), new ReturnPart('M1', '10', P),
-        new ShipLine('S1', '1', P), new TakeBackLine('S1', '1', P)] as $change) {
+        new ShipLine('S1', '1', P), new TakeBackLine('S1', '1', P), new BlockStock('TOP', 'MAIN', P), new ScrapBlocked('TOP', 'MAIN', P),
+        new ChangeStock('TOP', 'MAIN', P, P), new ReleaseOrder('T1', true, true)] as $change) {
         $fields = ChangeCodec::encode($change);
         expect(ChangeCodec::decode($fields))->toEqual($change)
             ->and(fn () => SoundChange::decode($fields))->toThrow(InvalidChange::class);
     }
+});
+
+it('keeps what is blocked apart: in, not usable, freed or scrapped', function () {
+    $network = (new Changes([new HoldSupply('part:M1/10', 'order:P1', 3 * P)]))->apply(desks());
+    $came = (new ReceiveOrder('P1', 8 * P, false, true))->apply($network);
+    $row = fn (Network $network) => array_values(array_filter($network->stock, fn (Stock $one) => $one->item === 'TOP'))[0];
+    expect([$row($came)->qty, $row($came)->blocked])->toBe([6 * P, 8 * P])->and($came->orders['P1']->open())->toBe(2 * P)
+        ->and($came->allocations[0]->qty)->toBe(2 * P); // no more can be held than is still to come
+    $changes = [new BlockStock('TOP', 'MAIN', 5 * P, true), new ScrapBlocked('TOP', 'MAIN', 2 * P), new BlockStock('TOP', 'MAIN', P)];
+    expect(posted($network, new ReceiveOrder('P1', 8 * P, false, true), ...$changes))->toBe([
+        'receipt TOP@MAIN 8 order:P1', 'block TOP@MAIN 5 stock:TOP@MAIN', 'block TOP@MAIN -5 stock:TOP@MAIN', 'scrap TOP@MAIN -2 stock:TOP@MAIN',
+        'block TOP@MAIN -1 stock:TOP@MAIN', 'block TOP@MAIN 1 stock:TOP@MAIN']);
+    $after = (new Changes([new BlockStock('TOP', 'MAIN', 5 * P, true), new ScrapBlocked('TOP', 'MAIN', 2 * P), new ChangeStock('TOP', 'MAIN', 4 * P)]))->apply($came);
+    expect([$row($after)->qty, $row($after)->blocked])->toBe([4 * P, P]); // a count of what is usable leaves the blocked alone
+    $held = (new Changes([new HoldSupply('part:M1/10', 'stock:TOP@MAIN', 3 * P)]))->apply($after);
+    foreach ([
+        [new BlockStock('TOP', 'MAIN', 2 * P), $held, 'held for M1/10'], [new BlockStock('TOP', 'MAIN', 2 * P, true), $after, 'only 1 pcs of TOP is blocked'],
+        [new ScrapBlocked('LEG', 'MAIN', P), $after, 'only 0 pcs of LEG is blocked'], [new ReverseReceipt('P1', 2 * P, true), $after, 'only 1 pcs'],
+    ] as [$change, $in, $says]) {
+        expect(Support::refusal(fn () => $change->apply($in)))->toContain($says);
+    }
+});
+
+it('owes what is taken beyond the books where that is said, and what comes next makes good for it', function () {
+    $row = fn (Network $network) => array_values(array_filter($network->stock, fn (Stock $one) => $one->item === 'LEG'))[0];
+    $after = (new IssuePart('M1', '20', 40 * P, true, true))->apply(desks());
+    expect([$row($after)->qty, $row($after)->owed, $row($after)->net()])->toBe([0, 10 * P, -10 * P]);
+    $back = (new ReturnPart('M1', '20', 4 * P))->apply($after);
+    expect([$row($back)->qty, $row($back)->owed])->toBe([0, 6 * P]);
+    $more = (new ReturnPart('M1', '20', 8 * P))->apply($back);
+    expect([$row($more)->qty, $row($more)->owed])->toBe([2 * P, 0])
+        ->and($row((new Changes((new Changes([new ReturnPart('M1', '20', 8 * P)]))->inverse($back)))->apply($more))->owed)->toBe(6 * P);
+    $counted = (new ChangeStock('LEG', 'MAIN', 3 * P))->apply($after);
+    expect([$row($counted)->qty, $row($counted)->owed])->toBe([3 * P, 0])->and(posted($after, new ChangeStock('LEG', 'MAIN', 3 * P)))->toBe(['count LEG@MAIN 13 ']);
+    // what others hold is not taken even so
+    $held = (new HoldSupply('sales:S2/1', 'stock:DESK@MAIN', 3 * P))->apply(desks());
+    expect(Support::refusal(fn () => (new ShipLine('S1', '1', 4 * P, true))->apply($held)))->toContain('held for S2/1');
+});
+
+it('goes straight to a component or a customer, as far as they wait for it there', function () {
+    $network = (new ReceiveOrder('P1', 10 * P))->apply(desks());
+    $order = $network->orders['P1'];
+    expect(StraightTo::of($network, $order, 'part:M1/10', 10 * P))->toEqual(new IssuePart('M1', '10', 3 * P))
+        ->and(StraightTo::of($network, $order, 'part:M1/10', 2 * P))->toEqual(new IssuePart('M1', '10', 2 * P));
+    foreach (['part:M1/20', 'part:M9/10', 'part:M1/99', 'sales:S1/1', 'sales:S9/1', 'out:T1', 'safety:TOP@MAIN', 'nonsense'] as $to) {
+        expect(StraightTo::of($network, $order, $to, P))->toBeNull();
+    }
+    $made = (new Changes([new HoldSupply('sales:S1/1', 'stock:DESK@MAIN', P), new ReceiveOrder('M1', 3 * P)]))->apply(desks());
+    expect(StraightTo::of($made, $made->orders['M1'], 'sales:S1/1', 2 * P))->toEqual(new HoldSupply('sales:S1/1', 'stock:DESK@MAIN', 3 * P))
+        ->and(StraightTo::of($made, $made->orders['M1'], 'sales:S1/1', 9 * P))->toEqual(new HoldSupply('sales:S1/1', 'stock:DESK@MAIN', 4 * P));
+});
+
+it('knows what an operation has used of the items that are issued by themselves', function () {
+    $files = [
+        'items' => "item,unit,decimals,auto_issue\nDESK,pcs,0,\nTOP,pcs,0,1\nLEG,pcs,0,1\n",
+        'work_centres' => "work_centre,site\nBENCH,MAIN\n", 'shifts' => "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n",
+        'operations' => "item,op,work_centre,run_min\nDESK,10,BENCH,5\nDESK,20,BENCH,5\n",
+        'bom' => "item,line,component,qty,op\nDESK,10,TOP,1,\nDESK,20,LEG,4,20\n",
+    ];
+    $network = desks($files);
+    $used = fn (Network $network, int $op, int $through) => array_map(
+        fn (IssuePart $part) => [$part->line, $part->qty], UsedParts::by($network, $network->orders['M1'], $op, $through),
+    );
+    expect($used($network, 10, 2 * P))->toBe([['10', 2 * P]])->and($used($network, 20, 2 * P))->toBe([['20', 8 * P]])
+        ->and($used($network, 20, 9 * P))->toBe([['20', 12 * P]]); // not more than the order needs
+    $after = (new IssuePart('M1', '20', 5 * P))->apply($network);
+    expect($used($after, 20, 2 * P))->toBe([['20', 3 * P]])->and($used($after, 20, P))->toBe([]);
+    $none = desks([...$files, 'items' => "item,unit,decimals\nDESK,pcs,0\nTOP,pcs,0\nLEG,pcs,0\n"]);
+    expect($used($none, 10, 2 * P))->toBe([])->and(UsedParts::of($none, $none->orders['M1'], P))->toHaveCount(2);
 });
 
 /** Something that may happen to stock, whether or not it fits. */
@@ -155,12 +229,17 @@ function anyPosting(Network $network, Randomizer $random): Change
     $part = $pick($rows)?->line ?? '10';
     $stock = $pick($network->stock);
 
-    return match ($random->getInt(0, 8)) {
-        0, 1 => new ReceiveOrder($code, $qty, $random->getInt(0, 3) === 0),
-        2 => new ReverseReceipt($code, $qty),
-        3, 4 => new IssuePart($code, $part, $qty, $random->getInt(0, 3) === 0),
+    $rarely = fn () => $random->getInt(0, 3) === 0;
+    [$item, $site] = $stock instanceof Stock ? [$stock->item, $stock->site] : ['NONE', 'NONE'];
+
+    return match ($random->getInt(0, 10)) {
+        0, 1 => new ReceiveOrder($code, $qty, $rarely(), $rarely()),
+        2 => new ReverseReceipt($code, $qty, $rarely(), $rarely()),
+        3, 4 => new IssuePart($code, $part, $qty, $rarely(), $rarely()),
         5 => new ReturnPart($code, $part, $qty),
-        6 => $line instanceof SalesLine ? new ShipLine($line->order, $line->line, $qty) : new ShipLine('NONE', '1', $qty),
+        6 => $line instanceof SalesLine ? new ShipLine($line->order, $line->line, $qty, $rarely()) : new ShipLine('NONE', '1', $qty),
+        9 => new BlockStock($item, $site, $qty, $random->getInt(0, 1) === 0, $rarely()),
+        10 => $rarely() ? new ChangeStock($item, $site, $qty) : new ScrapBlocked($item, $site, $qty, $rarely()),
         7 => $line instanceof SalesLine ? new TakeBackLine($line->order, $line->line, $qty) : new TakeBackLine('NONE', '1', $qty),
         8 => $stock instanceof Stock && $random->getInt(0, 1) === 0
             ? new HoldSupply("part:{$code}/{$part}", (string) Reference::stock($stock->item, $stock->site), $qty)
@@ -176,7 +255,8 @@ it('keeps stock the sum of what was posted, and holds within what there is, what
     $network = $contents->network->with(allocations: []); // those of the bundle may hold more than there is
     $random = new Randomizer(new Mt19937($seed));
     $sum = fn (Network $network) => array_reduce($network->stock, function (array $sum, Stock $row): array {
-        $row->qty === 0 || $sum["{$row->item}@{$row->site}"] = $row->qty;
+        $row->net() === 0 || $sum["{$row->item}@{$row->site}"] = $row->net();
+        $row->blocked === 0 || $sum["{$row->item}@{$row->site} blocked"] = $row->blocked;
 
         return $sum;
     }, []);
@@ -191,14 +271,17 @@ it('keeps stock the sum of what was posted, and holds within what there is, what
             continue;
         }
         foreach ($change instanceof MovesStock ? $change->postings($network) : [] as $posting) {
-            $key = "{$posting->item}@{$posting->site}";
+            $key = "{$posting->item}@{$posting->site}".($posting->blocked ? ' blocked' : '');
             $ledger[$key] = ($ledger[$key] ?? 0) + $posting->qty;
         }
         $ledger = array_filter($ledger);
         ksort($ledger);
         $there = $sum($after);
         ksort($there);
-        expect($there)->toBe($ledger)->and(min([0, ...array_values($there)]))->toBe(0);
+        expect($there)->toBe($ledger);
+        foreach ($after->stock as $row) { // none below zero, and none is there and owed at once
+            expect(min($row->qty, $row->owed, $row->blocked, 0))->toBe(0)->and(min($row->qty, $row->owed))->toBe(0);
+        }
         $held = [];
         foreach ($after->allocations as $row) {
             $held[$row->supply] = ($held[$row->supply] ?? 0) + $row->qty;

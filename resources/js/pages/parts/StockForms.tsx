@@ -10,18 +10,24 @@ import type { ComponentRow, OrderLineRow, PointDetail, Posted, SalesRow } from '
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
+import { useSure } from '@/lib/useSure';
 
 /** Posts what moved, once; the page is shown anew with it, and told what was written. */
 function usePosting(url: string, onDone: (message: string, commit: number) => void) {
     const [key, setKey] = useState(freshKey);
-    return useCommand(
-        (body: Record<string, unknown>) => postJson<Posted>(url, { ...body, key }),
+    const [sure, dialog] = useSure(
+        'Take it',
+        'The books are wrong then by as much, until somebody receives or counts. Nothing was written yet.',
+    );
+    const posting = useCommand(
+        (body: Record<string, unknown>) => sure((meant) => postJson<Posted>(url, { ...body, key, ...(meant && { sure: true }) })),
         ({ message, commit }) => {
             setKey(freshKey());
             onDone(`${message}.`, commit);
             router.reload();
         },
     );
+    return { ...posting, dialog };
 }
 
 export function useMayMoveStock(): boolean {
@@ -81,6 +87,7 @@ function Frame({ url, label, decimals, unit, amount, reason = false, zero = fals
                 </Button>
             </div>
             {children}
+            {posting.dialog}
             {posting.trouble && (
                 <p role="alert" className="mt-1 font-semibold text-broken">
                     {posting.trouble}
@@ -103,6 +110,8 @@ function Tick({ on, onChange, children }: { on: boolean; onChange: (on: boolean)
 export function ReceiveForm({ line, kind, onDone }: { line: OrderLineRow; kind: string } & Telling) {
     const [last, setLast] = useState(false);
     const [parts, setParts] = useState(true);
+    const [blocked, setBlocked] = useState(false);
+    const [to, setTo] = useState('');
     return (
         <Frame
             url="/movements/receive"
@@ -111,12 +120,30 @@ export function ReceiveForm({ line, kind, onDone }: { line: OrderLineRow; kind: 
             unit={line.unit}
             amount={line.open}
             button={t('Receive')}
-            posts={(qty) => ({ lines: [{ order: line.code, item: line.item, qty, last, parts: kind === 'make' && parts }] })}
+            posts={(qty) => ({
+                lines: [{ order: line.code, item: line.item, qty, last, parts: kind === 'make' && parts, blocked, to: blocked ? '' : to }],
+            })}
             onDone={onDone}
         >
             <Tick on={last} onChange={setLast}>
                 {t('No more of it comes')}
             </Tick>
+            <Tick on={blocked} onChange={setBlocked}>
+                {t('Blocked until somebody has looked at it')}
+            </Tick>
+            {line.waiting.length > 0 && !blocked && (
+                <label className="mt-1.5 flex items-center gap-1.5">
+                    {t('Goes')}
+                    <select value={to} onChange={(event) => setTo(event.target.value)} className={`${FIELD} min-w-0 flex-1`}>
+                        <option value="">{t('into stock')}</option>
+                        {line.waiting.map((need) => (
+                            <option key={need.reference} value={need.reference}>
+                                {t('straight to :whom, :qty', { whom: need.label, qty: qty(need.qty) })}
+                            </option>
+                        ))}
+                    </select>
+                </label>
+            )}
             {kind === 'make' && (
                 <Tick on={parts} onChange={setParts}>
                     {t('Its components have been used for it')}
@@ -168,6 +195,41 @@ export function CountForm({ detail, onDone }: { detail: PointDetail } & Telling)
             posts={(found) => ({ rows: [{ item: detail.item, site: detail.site, qty: found, books: detail.stock }] })}
             onDone={onDone}
         />
+    );
+}
+
+/** What of the stock may not be used, may be used again, or is of no use. */
+export function BlockForm({ detail, onDone }: { detail: PointDetail } & Telling) {
+    const [what, setWhat] = useState<'block' | 'release' | 'scrap'>(isZero(detail.blocked) ? 'block' : 'release');
+    const words = { block: t('Block'), release: t('Free it again'), scrap: t('Scrap it') };
+    return (
+        <Frame
+            key={what}
+            url="/movements/block"
+            label={
+                what === 'block'
+                    ? t('Blocked of :qty there', { qty: qty(detail.stock, detail.decimals) })
+                    : t('Of :qty blocked', { qty: qty(detail.blocked, detail.decimals) })
+            }
+            decimals={detail.decimals}
+            unit={detail.unit}
+            amount={what === 'block' ? '' : detail.blocked}
+            reason={what !== 'release'}
+            button={words[what]}
+            posts={(some) => ({ what, item: detail.item, site: detail.site, qty: some })}
+            onDone={onDone}
+        >
+            {!isZero(detail.blocked) && (
+                <p className="mt-1.5 flex gap-3">
+                    {(['release', 'scrap', 'block'] as const).map((one) => (
+                        <label key={one} className="flex items-center gap-1.5">
+                            <input type="radio" name="blocking" checked={what === one} onChange={() => setWhat(one)} />
+                            {words[one]}
+                        </label>
+                    ))}
+                </p>
+            )}
+        </Frame>
     );
 }
 
