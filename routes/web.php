@@ -8,6 +8,7 @@ use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BundleController;
 use App\Http\Controllers\CalendarFeedController;
 use App\Http\Controllers\CapacityController;
+use App\Http\Controllers\CompanyController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DemoDayController;
 use App\Http\Controllers\DraftController;
@@ -49,6 +50,13 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::post('/site', SiteController::class);
     Route::get('/search', SearchController::class);
+    Route::get('/company', [CompanyController::class, 'show']);
+    Route::post('/company', [CompanyController::class, 'save']);
+    Route::get('/people', [CompanyController::class, 'people']);
+    Route::post('/people', [CompanyController::class, 'keep']);
+    Route::post('/people/password', [CompanyController::class, 'password']);
+    Route::post('/people/retire', [CompanyController::class, 'retire']);
+    Route::delete('/account/sessions', [AccountController::class, 'signOutElsewhere']);
     Route::get('/account', [AccountController::class, 'show']);
     Route::post('/account/password', [AccountController::class, 'password'])->middleware('throttle:password');
 
@@ -116,7 +124,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/letters/{id}/send', [LetterController::class, 'send']);
 
     Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow', 'sales', 'orders', 'journal', 'shortages', 'reservations'])
-        ->whereIn('format', ['csv', 'xlsx']);
+        ->whereIn('format', ['csv', 'xlsx', 'pdf']);
     Route::get('/bundle.zip', BundleController::class);
 
     Route::get('/messages', [MessageController::class, 'index']);

@@ -95,6 +95,10 @@ final class WritingRoutes
 
                 return [...$some, ...$key()];
             }],
+            'POST company' => [Roles::SETTINGS, fn () => ['values' => ['overPercent' => 17], 'seen' => ['overPercent' => 10]]],
+            'POST people' => [Roles::SETTINGS, fn () => ['email' => 'orla@marrowby.example', 'name' => 'Orla Quist', 'role' => 'buyer']],
+            'POST people/password' => [Roles::SETTINGS, fn () => ['email' => Demo::user('viewer')->email]],
+            'POST people/retire' => [Roles::SETTINGS, fn () => ['email' => Demo::user('viewer')->email]],
             'POST demand/forecast' => [Roles::FORECAST, fn () => [
                 'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '9',
                 'version' => (int) DB::table('forecast_buckets')->value('version'),

@@ -109,7 +109,8 @@ final readonly class ReverseMovement
         $both = DB::table('movements')->where('commit_id', $row->commit_id)->where('kind', $row->kind)->where('item_code', $row->item_code)
             ->where('site_code', $row->site_code)->whereIn('qty', [Stored::int($row->qty), -Stored::int($row->qty)])
             ->whereNotExists(fn (Builder $query) => $query->from('movements as c')->whereColumn('c.counter_of', 'movements.id'))->orderBy('id')->get();
-        $isOther = fn (stdClass $one) => (bool) $one->blocked !== (bool) $row->blocked && Stored::int($one->qty) + Stored::int($row->qty) === 0;
+        $isOther = fn (stdClass $one) => (bool) $one->blocked !== (bool) $row->blocked
+            && Stored::int($one->qty) + Stored::int($row->qty) === 0;
         $other = $both->first($isOther) ?? throw Refused::because('stock.reversed', [], 'reversed');
         $ids = [Stored::int($row->id), Stored::int($other->id)];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Reading\OrderFilter;
+use App\Reading\SalesFilter;
 use App\Trials\LoadFilter;
 use App\Trials\ShortageFilter;
 use Illuminate\Http\Request;
@@ -30,6 +31,16 @@ final class AskedFilters
             withMessage: $request->boolean('said'),
             late: $request->boolean('late'),
             by: in_array($by, ['supplier', 'site', 'state', 'week'], true) ? $by : '',
+        );
+    }
+
+    public static function sales(Request $request, string $site): SalesFilter
+    {
+        $by = $request->query('by');
+
+        return new SalesFilter(
+            $site, $request->string('q')->limit(60, '')->toString(), $request->boolean('late'),
+            in_array($by, ['customer', 'item', 'week', 'site'], true) ? $by : '',
         );
     }
 

@@ -20,6 +20,7 @@ use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderOperation;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\PriceBreak;
+use Yposta\Core\Network\PurchaseDocument;
 use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Network\Shift;
@@ -152,6 +153,10 @@ final readonly class NetworkReader
 
         return match ($class) {
             OpenOrder::class => self::openLines()->orderBy('l.id')->select(['l.*', 'o.kind', 'o.status', 'o.site_code', 'o.supplier_code']),
+            PurchaseDocument::class => self::openLines()->where('o.kind', 'buy')
+                ->where(fn (Builder $any) => $any->where('o.is_request', true)->orWhereExists(fn (Builder $other) => $other->from('order_lines as x')
+                    ->whereColumn('x.order_id', 'o.id')->whereColumn('x.code', '<>', 'o.code')->where('x.cancelled', false)))->orderBy('l.order_id')
+                ->orderBy('l.number')->select(['l.code as order_code', 'o.code as document', 'o.is_request as request']),
             OrderComponent::class => self::openLines()->join('order_components as c', 'c.order_line_id', '=', 'l.id')->orderBy('c.id')
                 ->select(['c.*', 'l.code as order_code']),
             OrderOperation::class => self::openLines()->join('order_operations as w', 'w.order_line_id', '=', 'l.id')->orderBy('w.id')

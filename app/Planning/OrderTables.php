@@ -12,6 +12,7 @@ use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderOperation;
+use Yposta\Core\Network\PurchaseDocument;
 use Yposta\Core\Network\PurchasePrices;
 use Yposta\Core\Network\RowDifference;
 use Yposta\Core\Study\ProposalOrigin;
@@ -37,30 +38,32 @@ final readonly class OrderTables
     /** @param  class-string  $class */
     public static function keeps(string $class): bool
     {
-        return in_array($class, [OpenOrder::class, OrderComponent::class, OrderOperation::class], true);
+        return in_array($class, [OpenOrder::class, PurchaseDocument::class, OrderComponent::class, OrderOperation::class], true);
     }
 
-    /** Fills empty tables; each order has one line. */
+    /** Fills empty tables; an order has one line, or those of its document. */
     public function fill(Network $network): void
     {
         $map = TableMap::of(OpenOrder::class, $this->dates);
-        $rows = array_map($map->values(...), $network->rows(OpenOrder::class));
+        $documents = $numbers = $last = [];
+        foreach ($network->purchaseDocuments as $document) {
+            $documents[$document->order] = $document;
+            $numbers[$document->order] = $last[$document->code()] = ($last[$document->code()] ?? 0) + 1;
+        }
         $now = now();
-        $this->insert(
-            'orders',
-            array_map(
-                fn (array $row) => [
-                    ...array_intersect_key($row, self::OF_ORDER), 'code' => $row['code'], 'created_at' => $now,
-                    'updated_at' => $now,
-                ],
-                $rows,
-            ),
-        );
+        $heads = $lines = [];
+        foreach ($network->rows(OpenOrder::class) as $order) {
+            $row = $map->values($order);
+            $code = isset($documents[$order->code]) ? $documents[$order->code]->code() : $order->code;
+            $heads[$code] ??= [
+                ...array_intersect_key($row, self::OF_ORDER), 'code' => $code, 'is_request' => $documents[$order->code]->request ?? false,
+                'created_at' => $now, 'updated_at' => $now,
+            ];
+            $lines[] = [$code, [...array_diff_key($row, self::OF_ORDER), 'number' => $numbers[$order->code] ?? 1]];
+        }
+        $this->insert('orders', array_values($heads));
         $ids = DB::table('orders')->pluck('id', 'code');
-        $this->insert(
-            'order_lines',
-            array_map(fn (array $row) => [...array_diff_key($row, self::OF_ORDER), 'order_id' => $ids[$row['code']], 'number' => 1], $rows),
-        );
+        $this->insert('order_lines', array_map(fn (array $line) => [...$line[1], 'order_id' => $ids[$line[0]]], $lines));
         $lines = DB::table('order_lines')->pluck('id', 'code')->map(Stored::int(...))->all();
         $this->insertBelow(OrderComponent::class, $network->components, $lines);
         $this->insertBelow(OrderOperation::class, $network->orderOperations, $lines);

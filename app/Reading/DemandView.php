@@ -19,6 +19,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use stdClass;
+use Yposta\Core\Calendar\Day;
 use Yposta\Core\Demand\ForecastConsumption;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\Network;
@@ -54,14 +55,9 @@ final readonly class DemandView
      *
      * @param  int  $from  place in the list
      */
-    public function sales(
-        string $site,
-        string $text,
-        bool $onlyLate,
-        ListOrder $order,
-        int $from = 0,
-        int $rows = ListOrder::ROWS,
-    ): SalesRows {
+    public function sales(SalesFilter $filter, ListOrder $order, int $from = 0, int $rows = ListOrder::ROWS): SalesRows
+    {
+        ['site' => $site, 'text' => $text, 'late' => $onlyLate, 'by' => $by] = get_object_vars($filter);
         $query = DB::table('sales_lines as l')->whereColumn('l.shipped', '<', 'l.qty')
             ->where(fn (Builder $query) => $query->whereNull('l.held_until')->orWhere('l.held_until', '>=', Settings::planDate()))
             ->when($site !== '', fn (Builder $query) => $query->where('l.site_code', $site))
@@ -73,18 +69,29 @@ final readonly class DemandView
         $late = StoredPlan::late(clone $query)->count();
         $onlyLate && StoredPlan::late($query);
         $total = $onlyLate ? $late : $all;
+        $by !== '' && $by !== 'week' && $query->orderBy(self::SORTED[$by]);
+        $by === 'week' && $query->orderByRaw(self::weekOf('l.due'));
         $lines = $order->apply($query, self::SORTED)
             ->orderBy('l.due')->orderBy('l.priority')->orderBy('l.order_code')->orderBy('l.id')
             ->offset($from)->limit($rows)->get(['l.*', 'i.name', 'i.unit', 'i.decimals', 'd.n']);
         $shown = array_values($lines->pluck('n')->filter(fn ($n) => $n !== null)->map(fn ($n) => (int) $n)->all());
         $pegs = $this->plan === null ? [] : $this->plan->pegsOfDemands($shown);
 
-        return new SalesRows(array_values($lines->map(fn (stdClass $line) => $this->line($line, $pegs))->all()), $total, $late);
+        return new SalesRows(array_values($lines->map(fn (stdClass $line) => $this->line($line, $pegs, $by))->all()), $total, $late);
+    }
+
+    /** The Monday of a day, in both databases. */
+    private static function weekOf(string $column): string
+    {
+        return DB::getDriverName() === 'pgsql'
+            ? "date_trunc('week', {$column}::date)"
+            : "date({$column}, '-6 days', 'weekday 1')";
     }
 
     /** @param  array<int, list<Peg>>  $pegs  by number of the demand */
-    private function line(stdClass $line, array $pegs): SalesRow
+    private function line(stdClass $line, array $pegs, string $by): SalesRow
     {
+        $due = substr($line->due, 0, 10);
         $demand = $line->n === null ? null : $this->plan?->demandNumbered((int) $line->n);
 
         return new SalesRow(
@@ -99,7 +106,7 @@ final readonly class DemandView
             decimals: (int) $line->decimals,
             open: Quantity::format((int) $line->qty - (int) $line->shipped),
             shipped: Quantity::format((int) $line->shipped),
-            due: substr($line->due, 0, 10),
+            due: $due,
             priority: (int) $line->priority,
             expected: $this->dates->isoOrNull($demand?->expected),
             lateDays: $demand?->daysPastDue() ?? 0,
@@ -107,6 +114,13 @@ final readonly class DemandView
             strip: $demand === null ? null : $this->strip($demand, $pegs[(int) $line->n] ?? []),
             heldUntil: $line->held_until === null ? null : substr($line->held_until, 0, 10),
             answered: $line->answered === null ? null : substr($line->answered, 0, 10),
+            group: match ($by) {
+                'customer' => $line->customer,
+                'item' => "{$line->item_code} {$line->name}",
+                'site' => $line->site_code,
+                'week' => Day::format(Day::weekStart(Day::parse($due))),
+                default => '',
+            },
         );
     }
 

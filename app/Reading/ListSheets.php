@@ -20,7 +20,7 @@ final class ListSheets
     private const ROWS_AT_ONCE = 5000;
 
     /** @return Sheet */
-    public static function sales(DemandView $view, string $site, string $text, bool $late, ListOrder $order): array
+    public static function sales(DemandView $view, SalesFilter $filter, ListOrder $order): array
     {
         return [
             'name' => 'sales',
@@ -30,7 +30,7 @@ final class ListSheets
                 'reason' => 'text',
             ],
             'rows' => self::paged(
-                fn (int $from) => $view->sales($site, $text, $late, $order, $from, self::ROWS_AT_ONCE)->rows,
+                fn (int $from) => $view->sales($filter, $order, $from, self::ROWS_AT_ONCE)->rows,
                 fn (SalesRow $row) => [
                     $row->order, $row->line, $row->customer, $row->item, $row->name, $row->site, $row->open, $row->unit, $row->due,
                     $row->priority, $row->expected, $row->lateDays, $row->reason,

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 /** Filters that a person keeps by name, for each page. */
 final class SavedViews
 {
-    public const PAGES = ['shortages', 'reservations', 'capacity', 'orders', 'proposals'];
+    public const PAGES = ['shortages', 'reservations', 'capacity', 'orders', 'proposals', 'sales'];
 
     /** @return list<SavedView> */
     public static function of(User $user, string $page): array

@@ -39,6 +39,9 @@ final class Roles
     /** Receive, issue, send and ship what orders bring and need, and count what is there. */
     public const STOCK = 'move stock';
 
+    /** Add people, give them roles, and keep what holds for the whole company. */
+    public const SETTINGS = 'keep settings';
+
     /** The role that settings and people are for. */
     public const ADMINISTRATOR = 'administrator';
 
@@ -54,7 +57,7 @@ final class Roles
         'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY, self::REPORT, self::STOCK],
         'sales' => [self::FORECAST, self::STUDY, self::PROMISE],
         'viewer' => [],
-        self::ADMINISTRATOR => self::ALL,
+        self::ADMINISTRATOR => [...self::ALL, self::SETTINGS],
         'floor' => [self::REPORT],
         'stores' => [self::STOCK],
     ];

@@ -225,6 +225,15 @@ return [
         'fixed_without_qty' => ['problem' => 'the rule fixed needs a quantity', 'remedy' => 'give fixed_qty above 0'],
         'header_not_utf8' => ['problem' => 'the header is not UTF-8', 'remedy' => 'save the file as UTF-8'],
         'horizon' => ['remedy' => 'choose another horizon'],
+        'document_is_an_order' => [
+            'problem' => ':document is an order that does not belong to a document of that name',
+            'remedy' => 'give it a row of its own, or call the document of :order otherwise',
+        ],
+        'document_of_no_purchase' => ['problem' => ':order is no purchase', 'remedy' => 'leave the row out'],
+        'document_of_several' => [
+            'problem' => ':document holds orders of more than one supplier, site or state', 'remedy' => 'put :order into another document',
+        ],
+        'request_that_was_sent' => ['problem' => ':order is released, so that it is no request any more', 'remedy' => 'leave it at 0, or the order firm'],
         'line_clash' => ['problem' => 'line :line of :item stands there already for the same site', 'remedy' => 'number the lines of an item differently'],
         'loop' => ['remedy' => 'take one of these out of the other'],
         'made_of_nothing' => ['problem' => ':item is made at :site but has no structure', 'remedy' => 'add its lines to bom.csv'],

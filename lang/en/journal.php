@@ -26,6 +26,12 @@ return [
         'noted_why' => ':item missing on :order until :until: :note',
     ],
     'nothing_to_hold' => 'Nothing more is there to be held for these. Nothing was changed.',
+    'people' => [
+        'added' => ':name (:email) may sign in as :role',
+        'changed' => ':name (:email) is :role',
+        'password' => ':name got a new password',
+        'retired' => ':name does not sign in any more',
+    ],
     'promise' => [
         'accepted' => 'Promised to :whom: :what',
         'accepted_made' => 'Promised to :whom: :what; 1 order made for it|Promised to :whom: :what; :count orders made for it',
@@ -74,6 +80,16 @@ return [
         1 => ':First',
         2 => ':First and :second',
         3 => ':First, :second and :third',
+    ],
+    'settings' => [
+        'address' => 'Address of the company: :before to :after',
+        'belowZero' => 'More may be taken than the books have: :before to :after',
+        'countUnsent' => 'Purchases that were not sent count: :before to :after',
+        'holdOnRelease' => 'A released order holds its material: :before to :after',
+        'name' => 'Name of the company: :before to :after',
+        'no' => 'no',
+        'overPercent' => 'Percent that may come beyond what was ordered: :before to :after',
+        'yes' => 'yes',
     ],
     'stock' => [
         'auto' => ':what used by it',

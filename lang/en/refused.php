@@ -154,6 +154,13 @@ return [
         'nothing_left' => 'Nothing of :order is left to be ordered.',
         'over' => 'Nothing more is made on :order.',
     ],
+    'people' => [
+        'forbidden' => 'Keeping people is for an administrator. Nothing was changed.',
+        'last' => 'Without :name nobody could keep people and settings. Make somebody else an administrator first; nothing was changed.',
+        'oneself' => 'You cannot take your own way in. Nothing was changed.',
+        'role' => 'There is no role :role. Nothing was changed.',
+        'unknown' => 'Nobody with the address :email signs in. Nothing was changed.',
+    ],
     'plan' => [
         'broken' => ':Trouble. Nothing can be tried until that is mended.',
         'mended' => ':Trouble. With this draft it can be planned again.',
@@ -209,6 +216,12 @@ return [
     ],
     'shortage' => [
         'forbidden' => 'You may not accept a shortage. Nothing was changed.',
+    ],
+    'settings' => [
+        'forbidden' => 'Settings are for an administrator. Nothing was changed.',
+        'nothing' => 'Nothing differs from what holds. Nothing was changed.',
+        'percent' => 'From 0 to :most percent may come beyond what was ordered. Nothing was changed.',
+        'stale' => 'Somebody else has changed that meanwhile: :what. Look at it and change it again; nothing was changed.',
     ],
     'stock' => [
         'below_zero' => ':Trouble. Nothing was written yet.',

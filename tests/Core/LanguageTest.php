@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Reading\Shapes\ChaseReason;
+use App\Reading\Shapes\CompanyValues;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\LotRule;
 use Yposta\Core\Network\Network;
@@ -39,6 +40,14 @@ function sentencesByCode(): array
     }
 
     return $found;
+}
+
+/** @return list<string> names of the columns that lists are exported with */
+function sheetColumns(): array
+{
+    preg_match_all('/\'([a-z_]+)\' => \'(?:text|number|date)\'/', sourceBelow('app/Reading', 'php'), $found);
+
+    return array_values(array_unique($found[1]));
 }
 
 /**
@@ -86,6 +95,9 @@ function codesPutTogether(): array
         'refused.convert.kind.' => $kinds,
         'changes.put_order_' => $kinds,
         'changes.lot_rule.' => $values(LotRule::class),
+        'journal.settings.' => [...array_keys(get_class_vars(CompanyValues::class)), 'yes', 'no'],
+        'sheets.titles.' => ['proposals', 'messages', 'plan', 'sales', 'orders', 'journal', 'shortages', 'reservations'],
+        'sheets.columns.' => sheetColumns(),
         'thread.step.' => [
             'stock',
             ...array_map(fn (string $kind) => "ordered_{$kind}", $kinds),

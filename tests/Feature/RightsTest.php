@@ -41,7 +41,7 @@ const OWN = [
     'DELETE draft/lines/{id}',
     'POST draft/lines/{id}/accept', 'POST draft/balances', 'POST draft/step', 'POST draft/commit', 'POST shortages/resolve', 'POST proposals/preview',
     'POST promise/answer', 'POST board/place', 'POST demo/day', 'POST count/look', 'POST account/calendar',
-    'DELETE account/calendar',
+    'DELETE account/calendar', 'DELETE account/sessions',
 ];
 
 it('lets only those write who may, at every route, and leaves every table as it was for the others', function (string $route) {
@@ -194,7 +194,7 @@ it('lets each role commit those changes that are its own, and no other', functio
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
         'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'put_sales_line', 'remove_sales_line', 'remove_order', 'report_work',
-        'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', // only take others back
+        'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', 'block_stock', 'scrap_blocked', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

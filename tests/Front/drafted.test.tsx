@@ -51,7 +51,7 @@ const order: OrderDetail = {
             source: null,
             messages: [],
             serves: [],
-    waiting: [],
+            waiting: [],
             components: [],
             held: false,
             notBefore: null,

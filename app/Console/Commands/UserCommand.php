@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\ChangePassword;
+use App\Actions\KeepPerson;
 use App\Actions\RetireUser;
 use App\Models\User;
 use App\Support\Refused;
 use App\Support\Roles;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Support\Str;
 
@@ -24,7 +23,7 @@ final class UserCommand extends Command
 
     protected $description = 'Add a person who may sign in, change their name, role and password, or retire them';
 
-    public function handle(ChangePassword $change, RetireUser $retire): int
+    public function handle(KeepPerson $keep, RetireUser $retire): int
     {
         $email = Str::lower((string) $this->argument('email'));
         $person = User::query()->where('email', $email)->first();
@@ -41,21 +40,15 @@ final class UserCommand extends Command
 
             return 2;
         }
-        $password = (string) ($this->option('password') ?? Str::password(16, symbols: false));
+        $asked = $this->option('password');
         try {
-            DB::transaction(function () use ($given, $person, $password, $change): void {
-                Roles::install();
-                $person ??= new User(['email' => $given['email'], 'password' => '']);
-                $person->forceFill(['name' => $given['name'], 'retired_at' => null])->save();
-                $person->syncRoles([$given['role']]);
-                $change->set($person, $password);
-            });
+            ['password' => $made] = $keep($email, (string) $given['name'], (string) $given['role'], null, is_string($asked) ? $asked : null);
         } catch (Refused $refused) {
             $this->complain([$refused->sentence()]);
 
             return 2;
         }
-        $this->line("{$given['name']} signs in as {$email}".($this->option('password') === null ? " with the password {$password}" : '').'.');
+        $this->line("{$given['name']} signs in as {$email}".($made === null ? '' : " with the password {$made}").'.');
 
         return 0;
     }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\ChangePassword;
 use App\Reading\Pages\AccountPage;
+use App\Reading\PeopleList;
 use App\Reading\Shapes\Told;
 use App\Support\Passwords;
 use Illuminate\Http\JsonResponse;
@@ -21,6 +22,7 @@ final class AccountController extends Controller
 
         return (new AccountPage(
             email: $this->user($request)->email, shortest: Passwords::SHORTEST, feedSince: is_string($made) ? substr($made, 0, 10) : null,
+            sessions: PeopleList::sessions($this->user($request), $request->session()->getId()),
         ))->show();
     }
 
@@ -30,5 +32,13 @@ final class AccountController extends Controller
         $change->own($this->user($request), $given['old'], $given['new'], $request->session()->getId());
 
         return response()->json(new Told((string) trans('Your password is changed. Elsewhere you are signed out.')));
+    }
+
+    /** Ends all sessions of the person but this one. */
+    public function signOutElsewhere(Request $request): JsonResponse
+    {
+        ChangePassword::signOut($this->user($request), $request->session()->getId());
+
+        return response()->json(new Told((string) trans('Elsewhere you are signed out.')));
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ChangeForecast;
+use App\Http\AskedFilters;
 use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\Explanations;
 use App\Reading\Pages\DemandPage;
+use App\Reading\SavedViews;
 use App\Reading\Shapes\ForecastRows;
 use App\Reading\Shapes\SalesRows;
 use App\Support\Roles;
@@ -24,20 +26,20 @@ final class DemandController extends Controller
     {
         $view = new DemandView($this->plan(), $reader);
         $site = $this->site($request);
-        $text = $request->string('q')->limit(60, '')->toString();
+        $asked = AskedFilters::sales($request, $site);
+        $text = $asked->text;
         $names = $view->forecastNames();
         $forecast = in_array($request->query('forecast'), $names, true) ? (string) $request->query('forecast') : ($names[0] ?? '');
         $showForecast = $request->query('view') === 'forecast';
-        $late = $request->boolean('late');
 
         $order = $this->order($request, DemandView::SORTED);
-        $sales = $showForecast ? new SalesRows([], 0, 0) : $view->sales($site, $text, $late, $order);
+        $sales = $showForecast ? new SalesRows([], 0, 0) : $view->sales($asked, $order);
         $grid = $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : new ForecastRows([], 0);
 
         return (new DemandPage(
             filter: [
-                'view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $late ? '1' : '', 'forecast' => $forecast,
-                'sort' => (string) $order,
+                'view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $asked->late ? '1' : '', 'forecast' => $forecast,
+                'sort' => (string) $order, 'by' => $asked->by,
             ],
             sales: $sales->rows,
             total: $sales->total,
@@ -46,6 +48,7 @@ final class DemandController extends Controller
             rows: $grid->rows,
             allRows: $grid->total,
             counted: in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
+            views: SavedViews::of($this->user($request), 'sales'),
         ))->show();
     }
 
@@ -53,8 +56,7 @@ final class DemandController extends Controller
     public function rows(Request $request, NetworkReader $reader): JsonResponse
     {
         return response()->json((new DemandView($this->plan(), $reader))->sales(
-            $this->site($request), $request->string('q')->limit(60, '')->toString(), $request->boolean('late'),
-            $this->order($request, DemandView::SORTED), $this->place($request),
+            AskedFilters::sales($request, $this->site($request)), $this->order($request, DemandView::SORTED), $this->place($request),
         ));
     }
 

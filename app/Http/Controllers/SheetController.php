@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Documents\Listing;
+use App\Documents\Paper;
 use App\Http\AskedFilters;
+use App\Http\PaperResponse;
 use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\GridFigure;
@@ -20,12 +23,13 @@ use App\Support\Workbook;
 use App\Trials\PlanClient;
 use App\Trials\PlanQuestion;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Yposta\Core\Network\BucketSize;
 
 /**
- * Lists of the plan as CSV files or workbooks, as they are filtered on screen.
+ * Lists of the plan as CSV files, workbooks or on paper, as they are filtered on screen.
  *
  * @phpstan-import-type Sheet from Sheets
  */
@@ -38,12 +42,17 @@ final class SheetController extends Controller
     {
     }
 
-    public function __invoke(Request $request, string $list, string $format): StreamedResponse|BinaryFileResponse
+    public function __invoke(Request $request, string $list, string $format): StreamedResponse|BinaryFileResponse|Response
     {
         $plan = $this->plan();
         abort_if($plan === null, 404);
         $sheet = $this->sheet($request, $plan, $list);
         $name = preg_replace('/[^\w.\-]/', '-', $sheet['name']).'-'.substr($plan->run->plan_date, 0, 10).".{$format}";
+        if ($format === 'pdf') {
+            return PaperResponse::of(Paper::of('listing', [
+                'list' => Listing::of($sheet['name'], $sheet['columns'], $sheet['rows']), 'planDate' => $plan->planDate,
+            ], 'landscape'), $name);
+        }
         if ($format === 'xlsx') {
             $path = Workbook::write($sheet['name'], array_keys($sheet['columns']), array_values($sheet['columns']), $sheet['rows']);
 
@@ -71,7 +80,7 @@ final class SheetController extends Controller
                 $text, $request->boolean('rest'),
             )),
             'sales' => ListSheets::sales(
-                new DemandView($plan, $this->reader), $site, $text, $request->boolean('late'),
+                new DemandView($plan, $this->reader), AskedFilters::sales($request, $site),
                 $this->order($request, DemandView::SORTED),
             ),
             'orders' => ListSheets::orders(

@@ -9,6 +9,7 @@ final readonly class SalesRow
 {
     /**
      * @param  string|null  $heldUntil  the last day of a promise that is held and not accepted
+     * @param  string  $group  what it stands under; of a week its Monday
      * @param  string|null  $answered  the day on which it could have been promised, where it was accepted for another
      */
     public function __construct(
@@ -31,6 +32,7 @@ final readonly class SalesRow
         public ?Strip $strip,
         public ?string $heldUntil,
         public ?string $answered,
+        public string $group,
     ) {
     }
 }

@@ -12,7 +12,9 @@ use Yposta\Core\Network\CalendarDay;
 use Yposta\Core\Network\Calendars;
 use Yposta\Core\Network\CalendarWeek;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\Planning;
+use Yposta\Core\Network\PurchaseDocument;
 use Yposta\Core\Network\SupplierItem;
 use Yposta\Core\Support\Phrase;
 
@@ -89,6 +91,9 @@ final readonly class BundleReader
             self::only(SupplierItem::class, $rows),
         );
         $findings->isSound() && (new ShopChecks($rows, $lines, $findings))->check();
+        $findings->isSound() && (new PurchaseChecks($findings))->check(
+            array_combine($lines[PurchaseDocument::class], self::only(PurchaseDocument::class, $rows)), self::only(OpenOrder::class, $rows),
+        );
 
         return $rows;
     }

@@ -21,7 +21,7 @@ final readonly class Network
         BomLine::class => 'bom',
         Substitute::class => 'substitutes', Stock::class => 'stock', ForecastBucket::class => 'forecasts', SalesLine::class => 'sales',
         OpenOrder::class => 'orders',
-        OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
+        PurchaseDocument::class => 'purchaseDocuments', OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
         Shift::class => 'shifts', Closure::class => 'closures',
         Operation::class => 'operations', OperationAlternative::class => 'alternatives', SetupChange::class => 'setupChanges',
         OrderOperation::class => 'orderOperations', ProposalOperation::class => 'proposalOperations',
@@ -68,6 +68,9 @@ final readonly class Network
 
     /** @var array<string, OpenOrder> by code */
     public array $orders;
+
+    /** @var list<PurchaseDocument> */
+    public array $purchaseDocuments;
 
     /** @var list<OrderComponent> */
     public array $components;

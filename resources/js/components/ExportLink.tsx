@@ -10,6 +10,7 @@ export function ExportLink({ list, params }: { list: Sheet; params: Record<strin
     const formats = [
         { format: 'xlsx', label: t('As a workbook (XLSX)') },
         { format: 'csv', label: t('As a text file (CSV)') },
+        { format: 'pdf', label: t('To print (PDF)') },
     ];
     return (
         <Menu>

@@ -81,6 +81,13 @@ function Person() {
                         </a>
                     </MenuItem>
                 )}
+                {user.can.includes('keep settings') && (
+                    <MenuItem>
+                        <Link href="/company" className="block px-3 py-1.5 data-focus:bg-act-tint">
+                            {t('Company and people')}
+                        </Link>
+                    </MenuItem>
+                )}
                 <MenuItem>
                     <Link href="/account" className="block px-3 py-1.5 data-focus:bg-act-tint">
                         {t('Your account')}

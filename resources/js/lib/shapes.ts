@@ -129,6 +129,7 @@ export interface AccountPage {
     email: string;
     shortest: number;
     feedSince: string | null;
+    sessions: SessionRow[];
 }
 
 /** A proposal that should be converted together with others, so that nobody has to wait. */
@@ -417,6 +418,21 @@ export interface Committed {
     orders: string[];
 }
 
+/** What holds for the whole company. */
+export interface CompanyPage {
+    values: CompanyValues;
+}
+
+/** What holds for the whole company. */
+export interface CompanyValues {
+    name: string;
+    address: string;
+    overPercent: number;
+    holdOnRelease: boolean;
+    countUnsent: boolean;
+    belowZero: boolean;
+}
+
 /** Two plans side by side; `differences` counts all, the lists hold `most`. */
 export interface ComparePage {
     filter: { a: string; b: string; list: 'late' | 'proposals' | 'messages' | 'stock' | 'load' };
@@ -596,7 +612,14 @@ export interface DayPassed {
 
 /** Sales lines or a forecast. */
 export interface DemandPage {
-    filter: { view: 'sales' | 'forecast'; q: string; late: string; forecast: string; sort: string };
+    filter: {
+        view: 'sales' | 'forecast';
+        q: string;
+        late: string;
+        forecast: string;
+        sort: string;
+        by: '' | 'customer' | 'item' | 'week' | 'site';
+    };
     sales: SalesRow[];
     total: number;
     late: number;
@@ -604,6 +627,7 @@ export interface DemandPage {
     rows: ForecastRow[];
     allRows: number;
     counted: boolean;
+    views: SavedView[];
 }
 
 /** A person's draft as the tray shows it, with what is drafted of the rows of other pages. */
@@ -1300,6 +1324,28 @@ export interface PeggingPage {
     filter: { of: string; way: PegWay; rows: string };
 }
 
+/** Who signs in, and as what. */
+export interface PeoplePage {
+    people: PersonRow[];
+    roles: string[];
+}
+
+/** What was done with a person's way in. */
+export interface PersonKept {
+    message: string;
+    password: string | null;
+}
+
+/** Somebody who signs in, or did. */
+export interface PersonRow {
+    email: string;
+    name: string;
+    role: string;
+    retiredAt: string | null;
+    seenAt: string | null;
+    isOneself: boolean;
+}
+
 /** A plan that can be compared; `at` is an instant, null where it has not been planned. */
 export interface PlanChoice {
     value: string;
@@ -1692,6 +1738,7 @@ export interface SalesRow {
     strip: Strip | null;
     heldUntil: string | null;
     answered: string | null;
+    group: string;
 }
 
 /** Sales lines from a place of their list on, and how many there are, and are late, in all. */
@@ -1790,6 +1837,14 @@ export interface ScheduledRow {
 export interface SecretAddress {
     address: string;
     message: string;
+}
+
+/** Where a person is signed in. */
+export interface SessionRow {
+    where: string;
+    with: string;
+    at: string;
+    isThis: boolean;
 }
 
 /** What every page knows of the person, the site and the plan that is shown: each method is a prop, computed where a page asks for it. */

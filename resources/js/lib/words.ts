@@ -136,3 +136,14 @@ export const BRIEF_FIGURES: Partial<Record<string, Sentence>> = {
     stockValue: 'stock value',
     overHours: 'h over 100 %',
 };
+
+export const ROLES = {
+    planner: 'Planner',
+    buyer: 'Buyer',
+    scheduler: 'Scheduler',
+    sales: 'Sales',
+    viewer: 'Only looks',
+    administrator: 'Administrator',
+    floor: 'Floor',
+    stores: 'Stores',
+} as const satisfies Record<string, Sentence>;

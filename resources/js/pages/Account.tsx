@@ -1,16 +1,18 @@
+import { router } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
-import { postJson } from '@/lib/http';
-import type { AccountPage, Told } from '@/lib/shapes';
+import { moment } from '@/lib/format';
+import { deleteJson, postJson } from '@/lib/http';
+import type { AccountPage, SessionRow, Told } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { CalendarFeed } from '@/pages/parts/CalendarFeed';
 
 /** Who is signed in, and another password. */
-export default function Account({ email, shortest, feedSince }: AccountPage) {
+export default function Account({ email, shortest, feedSince, sessions }: AccountPage) {
     const { user } = useShared();
     const [old, setOld] = useState('');
     const [fresh, setFresh] = useState('');
@@ -66,9 +68,41 @@ export default function Account({ email, shortest, feedSince }: AccountPage) {
                     {change.trouble && <Notice tone="broken">{change.trouble}</Notice>}
                     {change.answer && <Notice tone="done">{change.answer.message}</Notice>}
                 </div>
+                <Sessions sessions={sessions} />
                 <CalendarFeed since={feedSince} />
             </div>
         </>
+    );
+}
+
+/** Where one is signed in. */
+function Sessions({ sessions }: { sessions: SessionRow[] }) {
+    const out = useCommand<undefined, Told>(
+        () => deleteJson<Told>('/account/sessions'),
+        () => router.reload(),
+    );
+    return (
+        <section className="mt-6">
+            <h2 className="mb-1 text-lg font-bold">{t('Where you are signed in')}</h2>
+            <ul className="text-sm">
+                {sessions.map((session, place) => (
+                    <li key={place} className="flex gap-3 border-b border-soft py-1.5 last:border-0">
+                        <span className="w-32 shrink-0">{moment(session.at)}</span>
+                        <span className="w-28 shrink-0 text-mute">{session.where}</span>
+                        <span className="min-w-0 flex-1 truncate text-mute" title={session.with}>
+                            {session.isThis ? <strong className="text-ink">{t('here')}</strong> : session.with}
+                        </span>
+                    </li>
+                ))}
+            </ul>
+            {sessions.length > 1 && (
+                <Button className="mt-2" disabled={out.busy} onClick={() => out.send(undefined)}>
+                    {t('Sign out elsewhere')}
+                </Button>
+            )}
+            {out.trouble && <Notice tone="broken">{out.trouble}</Notice>}
+            {out.answer && <Notice tone="done">{out.answer.message}</Notice>}
+        </section>
     );
 }
 

@@ -1,35 +1,38 @@
-import { Link } from '@inertiajs/react';
 import { useState } from 'react';
-import { DraftedDay, DraftedExpected, DraftPencil, Touched } from '@/components/DraftMarks';
-import { CoverStrip } from '@/components/CoverStrip';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
+import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PillSelect, PillToggle } from '@/components/Pill';
+import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
-import { qty } from '@/lib/format';
 import type { DemandPage, Explanation, ForecastRows, SalesRow, SalesRows } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { useMoreRows } from '@/lib/useMoreRows';
+import { usePicked } from '@/lib/usePicked';
 import { DemandTabs } from '@/pages/parts/DemandTabs';
 import { ForecastGrid } from '@/pages/parts/ForecastGrid';
-import { itemHref } from '@/pages/parts/ItemPanel';
+import { SalesInBulk } from '@/pages/parts/SalesInBulk';
 import { SalesPanel } from '@/pages/parts/SalesPanel';
-import { type DataColumn, DataTable, type Order } from '@/components/DataTable';
+import { keyOf, SalesTable } from '@/pages/parts/SalesTable';
+import { useMayMoveStock } from '@/pages/parts/StockForms';
 
-const keyOf = (row: SalesRow | undefined) => (row ? `${row.order}/${row.line}` : '');
-
-export default function Demand({ filter, sales: first, total, late, forecasts, rows, allRows, counted }: DemandPage) {
+export default function Demand({ filter, sales: first, total, late, forecasts, rows, allRows, counted, views }: DemandPage) {
     const { plan, site } = useShared();
+    const draft = useDraft();
+    const [told, setTold] = useState<string | null>(null);
+    const { picked, onPick, clear } = usePicked((row: SalesRow) => keyOf(row));
+    const mayPick = (useMayMoveStock() || draft.may) && plan.study === null;
     const change = (changes: Record<string, string>) =>
         refilter('/demand', filter, changes, { view: 'sales', forecast: forecasts[0] ?? '' });
     const forecast = filter.view === 'forecast';
     const grid = useMoreRows('/demand/forecast-rows', filter, rows, allRows, (answer: ForecastRows) => answer.rows);
     const { rows: sales, more, trouble } = useMoreRows('/demand/rows', filter, first, total, (answer: SalesRows) => answer.rows);
+    const chosen = sales.filter((row) => picked.has(keyOf(row)));
     const [open, setOpen] = useState<string | null>(
         filter.q && sales.length > 0 ? keyOf(sales.find((row) => row.lateDays > 0) ?? sales[0]) : null,
     );
@@ -52,6 +55,21 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                         {t('Late only')}
                     </PillToggle>
                 )}
+                {!forecast && (
+                    <PillSelect
+                        label={t('Grouped')}
+                        value={filter.by}
+                        onChange={(by) => change({ by })}
+                        choices={[
+                            { value: '', label: t('In one list') },
+                            { value: 'customer', label: t('By customer') },
+                            { value: 'item', label: t('By item') },
+                            { value: 'week', label: t('By week due') },
+                            { value: 'site', label: t('By site') },
+                        ]}
+                    />
+                )}
+                {!forecast && <SavedViews page="sales" path="/demand" views={views} filter={filter} />}
                 {forecast && forecasts.length > 0 && (
                     <PillSelect
                         label={t('Forecast')}
@@ -74,6 +92,12 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                     onChange={(q) => change({ q })}
                 />
             </div>
+            {told && (
+                <Notice tone="done" onClose={() => setTold(null)}>
+                    {told}
+                </Notice>
+            )}
+            {chosen.length > 0 && <SalesInBulk rows={chosen} onClear={clear} onTold={setTold} />}
             {forecast ? (
                 rows.length === 0 ? (
                     <Empty title={t('No forecast fits')}>{t('Choose another forecast, site or item.')}</Empty>
@@ -89,6 +113,9 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                     more={more}
                     order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
                     today={plan.planDate}
+                    by={filter.by}
+                    picked={picked}
+                    onPick={mayPick ? onPick : null}
                     open={open}
                     onOpen={setOpen}
                 />
@@ -100,157 +127,5 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                 </Inspector>
             )}
         </>
-    );
-}
-
-interface TableProps {
-    sales: SalesRow[];
-    total: number;
-    more: (() => void) | null;
-    order: Order;
-    today: string;
-    open: string | null;
-    onOpen: (key: string) => void;
-}
-
-const lateness = (days: number) => (days > 0 ? tn('1 day late', ':n days late', days) : t('on time'));
-
-function SalesTable({ sales, total, more, order, today, open, onOpen }: TableProps) {
-    const { expected } = useDraft().state;
-    const isDrafting = Object.keys(expected).length > 0;
-    const narrow = open !== null;
-    const columns: DataColumn<SalesRow>[] = [
-        {
-            id: 'order',
-            head: t('Order'),
-            width: '92px',
-            look: 'font-semibold whitespace-nowrap',
-            sort: true,
-            cell: (row) => (
-                <>
-                    {row.order}/{row.line}
-                    <DraftPencil reference={row.reference} />
-                    <Touched reference={row.reference} />
-                </>
-            ),
-        },
-        {
-            id: 'customer',
-            head: t('Customer'),
-            width: '13%',
-            sort: true,
-            title: (row) => row.customer,
-            cell: (row) =>
-                row.heldUntil === null ? (
-                    row.customer
-                ) : (
-                    <>
-                        {row.customer} <span className="text-look-ink">{t('held')}</span>
-                    </>
-                ),
-        },
-        {
-            id: 'item',
-            head: t('Item'),
-            sort: true,
-            title: (row) => row.name,
-            cell: (row) => (
-                <>
-                    <Link href={itemHref(row.item, row.site)} className="font-semibold hover:underline">
-                        {row.item}
-                    </Link>{' '}
-                    <span className="text-mute">{row.name}</span>
-                </>
-            ),
-        },
-        { id: 'site', head: t('Site'), width: '46px', look: 'text-mute', sort: true, cell: (row) => row.site },
-        {
-            id: 'open',
-            head: t('Open'),
-            width: '70px',
-            right: true,
-            sort: true,
-            cell: (row) => (
-                <>
-                    {qty(row.open, row.decimals)} <span className="text-mute">{row.unit}</span>
-                </>
-            ),
-        },
-        {
-            id: 'due',
-            head: t('Due'),
-            width: '88px',
-            right: true,
-            sort: true,
-            cell: (row) => <DraftedDay reference={row.reference} due={row.due} today={today} />,
-            cellLook: (row) => (row.due < today ? 'font-semibold text-broken' : ''),
-        },
-        {
-            id: 'priority',
-            head: t('Pri'),
-            about: t('Priority, 1 is the most urgent'),
-            width: '38px',
-            right: true,
-            wide: true,
-            look: 'text-mute',
-            sort: true,
-            cell: (row) => row.priority,
-        },
-        {
-            id: 'cover',
-            head: t('Cover'),
-            width: '106px',
-            sort: true,
-            look: 'pl-3',
-            cell: (row) =>
-                row.strip ? <CoverStrip strip={row.strip} width={84} /> : <span className="text-xs text-mute">{t('not planned')}</span>,
-        },
-        {
-            id: 'expected',
-            head: t('Expected'),
-            width: isDrafting ? '118px' : '84px',
-            right: true,
-            wide: true,
-            sort: true,
-            cell: (row) => <DraftedExpected reference={row.reference} expected={row.expected} today={today} />,
-            cellLook: (row) => (row.lateDays > 0 ? 'font-semibold text-broken' : ''),
-        },
-        {
-            id: 'late',
-            head: t('In time'),
-            width: narrow ? '98px' : '22%',
-            look: 'pl-2',
-            sort: true,
-            title: (row) => row.reason ?? '',
-            cell: (row) =>
-                expected[row.reference] !== undefined && expected[row.reference]?.lateDays !== row.lateDays ? (
-                    <>
-                        <s className="text-xs text-mute">{lateness(row.lateDays)}</s>{' '}
-                        <strong className="text-draft">{lateness(expected[row.reference]?.lateDays ?? 0)}</strong>
-                    </>
-                ) : row.lateDays > 0 ? (
-                    <>
-                        <span className="font-semibold text-broken">{lateness(row.lateDays)}</span>{' '}
-                        {!narrow && <span className="text-mute">{row.reason}</span>}
-                    </>
-                ) : (
-                    row.strip && <span className="text-mute">{lateness(0)}</span>
-                ),
-        },
-    ];
-    return (
-        <DataTable
-            name="sales"
-            label={t('Sales orders')}
-            columns={columns}
-            rows={sales}
-            total={total}
-            more={more}
-            order={order}
-            keyOf={keyOf}
-            open={open}
-            onOpen={(row) => onOpen(keyOf(row))}
-            narrow={narrow}
-        />
     );
 }

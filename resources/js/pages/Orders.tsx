@@ -11,6 +11,7 @@ import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
 import { useDraft } from '@/lib/draft';
 import { day, qty } from '@/lib/format';
+import { grouped } from '@/lib/grouped';
 import type { OrderDetail, OrderRow, OrderList, OrdersPage } from '@/lib/shapes';
 import { refilter, useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
@@ -23,7 +24,7 @@ import { useMayBuy } from '@/pages/parts/PurchaseForms';
 import { useMayMoveStock } from '@/pages/parts/StockForms';
 import { OrderPanel } from '@/pages/parts/OrderParts';
 import { MESSAGE_KINDS, ORDER_KINDS, ORDER_STATES, PURCHASE_STAGES } from '@/lib/words';
-import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
+import { type DataColumn, DataTable } from '@/components/DataTable';
 
 export default function Orders({ orders: first, total, late, filter, views }: OrdersPage) {
     const { plan } = useShared();
@@ -113,7 +114,9 @@ export default function Orders({ orders: first, total, late, filter, views }: Or
                     name="orders"
                     label={t('Orders')}
                     columns={columns(plan.planDate, filter.by ?? '')}
-                    {...(filter.by ? { groups: grouped(orders, filter.by, plan.planDate) } : { rows: orders })}
+                    {...(filter.by
+                        ? { groups: grouped(orders, (order) => headingOf(order, filter.by ?? '', plan.planDate)) }
+                        : { rows: orders })}
                     total={total}
                     more={more}
                     order={{ by: filter.sort ?? '', onChange: (sort) => change({ sort }) }}
@@ -151,24 +154,11 @@ export default function Orders({ orders: first, total, late, filter, views }: Or
     );
 }
 
-/** Orders under what the server put them under, in its order. */
-function grouped(orders: OrderRow[], by: string, today: string): DataGroup<OrderRow>[] {
-    const groups: DataGroup<OrderRow>[] = [];
-    for (const order of orders) {
-        const last = groups.at(-1);
-        if (last?.key === order.group) {
-            last.rows.push(order);
-            continue;
-        }
-        const label =
-            by === 'state'
-                ? t(ORDER_STATES[order.status])
-                : by === 'week'
-                  ? t('Week of :day', { day: day(order.group, today) })
-                  : order.group;
-        groups.push({ key: order.group, label, rows: [order] });
+function headingOf(order: OrderRow, by: string, today: string): string {
+    if (by === 'state') {
+        return t(ORDER_STATES[order.status]);
     }
-    return groups;
+    return by === 'week' ? t('Week of :day', { day: day(order.group, today) }) : order.group;
 }
 
 function stateOf(order: OrderRow): string {

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\User;
+use App\Reading\CompanySettings;
+use App\Reading\Shapes\Told;
+use App\Support\Journal;
+use App\Support\Refused;
+use App\Support\Roles;
+use App\Support\Words;
+use App\Support\WriteTurn;
+use Illuminate\Support\Facades\DB;
+use Yposta\Core\Support\Phrase;
+
+/** Writes what holds for the whole company, with each change in the journal. */
+final readonly class ChangeSettings
+{
+    /** Over which receipts make no sense as one of what was ordered. */
+    private const MOST_PERCENT = 100;
+
+    /**
+     * @param  array<string, scalar>  $values  some of those of {@see CompanySettings}
+     * @param  array<string, scalar>  $seen  what the person saw there
+     * @return array<string, mixed> Told
+     *
+     * @throws Refused when the person may not, a value makes no sense, or somebody else has changed one meanwhile
+     */
+    public function __invoke(array $values, array $seen, User $by): array
+    {
+        $by->can(Roles::SETTINGS) || throw Refused::because('settings.forbidden', [], 'forbidden');
+
+        return DB::transaction(function () use ($values, $seen, $by): array {
+            WriteTurn::take();
+            $now = get_object_vars(CompanySettings::now());
+            $changed = array_filter($values, fn (mixed $value, string $name) => $value !== $now[$name], ARRAY_FILTER_USE_BOTH);
+            foreach (array_keys($changed) as $name) {
+                ($seen[$name] ?? $now[$name]) === $now[$name] || throw Refused::because('settings.stale', [
+                    'what' => new Phrase("journal.settings.{$name}", ['before' => '', 'after' => self::said($now[$name])]),
+                ], 'stale');
+            }
+            $percent = $values['overPercent'] ?? 0;
+            is_int($percent) && $percent >= 0 && $percent <= self::MOST_PERCENT
+                || throw Refused::because('settings.percent', ['most' => self::MOST_PERCENT], 'percent');
+            $changed !== [] || throw Refused::because('settings.nothing', [], 'none');
+            CompanySettings::write([...$now, ...$changed]);
+            $said = [];
+            foreach ($changed as $name => $value) {
+                $said[] = Words::say(new Phrase("journal.settings.{$name}", ['before' => self::said($now[$name]), 'after' => self::said($value)]));
+            }
+            Journal::note('settings', implode('; ', $said), $by);
+
+            return get_object_vars(new Told(implode('; ', $said).'.'));
+        });
+    }
+
+    private static function said(mixed $value): string
+    {
+        return match ($value) {
+            true => Words::say(new Phrase('journal.settings.yes')),
+            false => Words::say(new Phrase('journal.settings.no')),
+            '' => '–',
+            default => is_scalar($value) ? str_replace("\n", ', ', (string) $value) : '',
+        };
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Reading\Shapes\CompanyValues;
+use App\Support\Settings;
+use App\Support\Stored;
+
+/** What holds for the whole company, as it is kept among the settings. */
+final class CompanySettings
+{
+    public static function now(): CompanyValues
+    {
+        $kept = Settings::several([Settings::OVER_PERCENT, Settings::HOLD_ON_RELEASE, Settings::COUNT_UNSENT, Settings::BELOW_ZERO]);
+        $company = Settings::company();
+
+        return new CompanyValues(
+            name: $company['name'], address: $company['address'], overPercent: Stored::int($kept[Settings::OVER_PERCENT] ?? 10),
+            holdOnRelease: ($kept[Settings::HOLD_ON_RELEASE] ?? true) === true,
+            countUnsent: ($kept[Settings::COUNT_UNSENT] ?? true) === true, belowZero: ($kept[Settings::BELOW_ZERO] ?? false) === true,
+        );
+    }
+
+    /** @param  array<string, mixed>  $values  all of them */
+    public static function write(array $values): void
+    {
+        Settings::set(Settings::COMPANY, ['name' => $values['name'], 'address' => $values['address']]);
+        Settings::set(Settings::OVER_PERCENT, $values['overPercent']);
+        Settings::set(Settings::HOLD_ON_RELEASE, $values['holdOnRelease']);
+        Settings::set(Settings::COUNT_UNSENT, $values['countUnsent']);
+        Settings::set(Settings::BELOW_ZERO, $values['belowZero']);
+    }
+}

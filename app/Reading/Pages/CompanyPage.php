@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Pages;
+
+use App\Reading\Shapes\CompanyValues;
+
+/** What holds for the whole company. */
+final readonly class CompanyPage extends Page
+{
+    public function __construct(public CompanyValues $values)
+    {
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading\Shapes;
+
+/** What holds for the whole company. */
+final readonly class CompanyValues
+{
+    /**
+     * @param  int  $overPercent  of what was ordered by which more may be received
+     * @param  bool  $holdOnRelease  whether an order that is released holds what the plan gives it
+     * @param  bool  $countUnsent  whether purchases that were not sent cover anything in the list of shortages
+     * @param  bool  $belowZero  whether more may be taken than the books have, once somebody has said so
+     */
+    public function __construct(
+        public string $name,
+        public string $address,
+        public int $overPercent,
+        public bool $holdOnRelease,
+        public bool $countUnsent,
+        public bool $belowZero,
+    ) {
+    }
+}

@@ -1,0 +1,139 @@
+import { router } from '@inertiajs/react';
+import { useState, type ReactNode } from 'react';
+import { Button } from '@/components/Button';
+import { FIELD } from '@/components/Labelled';
+import { Notice } from '@/components/Notice';
+import { PageHead } from '@/components/PageHead';
+import { postJson } from '@/lib/http';
+import type { CompanyPage, CompanyValues, Told } from '@/lib/shapes';
+import { t } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
+import { CompanyTabs } from '@/pages/parts/CompanyTabs';
+
+/** What holds for the whole company; each change is written with what was seen before, so that nobody overwrites another. */
+export default function Company({ values }: CompanyPage) {
+    const [edits, setEdits] = useState<Partial<CompanyValues>>({});
+    const shown = { ...values, ...edits };
+    const edit = (some: Partial<CompanyValues>) => setEdits({ ...edits, ...some });
+    const save = useCommand<undefined, Told>(
+        () => postJson<Told>('/company', { values: edits, seen: values }),
+        () => {
+            setEdits({});
+            router.reload();
+        },
+        ({ reason }) => {
+            if (reason === 'stale') {
+                router.reload();
+            }
+            return false;
+        },
+    );
+    const differs = Object.entries(edits).some(([name, value]) => value !== values[name as keyof CompanyValues]);
+    return (
+        <>
+            <PageHead title={t('Company')}>{t('What holds for everybody who works here.')}</PageHead>
+            <CompanyTabs on="company" />
+            <form
+                className="max-w-[640px]"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    if (differs) {
+                        save.send(undefined);
+                    }
+                }}
+            >
+                <Line label={t('Name')} note={t('It stands on what is printed and sent.')} id="company-name">
+                    <input
+                        id="company-name"
+                        value={shown.name}
+                        maxLength={190}
+                        onChange={(event) => edit({ name: event.target.value })}
+                        className={`${FIELD} w-full`}
+                    />
+                </Line>
+                <Line label={t('Address')} note={t('With line breaks, as on an envelope.')} id="company-address">
+                    <textarea
+                        id="company-address"
+                        value={shown.address}
+                        rows={3}
+                        maxLength={500}
+                        onChange={(event) => edit({ address: event.target.value })}
+                        className="w-full rounded border border-line bg-surface px-2 py-1"
+                    />
+                </Line>
+                <Line
+                    label={t('More than ordered')}
+                    note={t('So many percent may come beyond what was ordered; what is above is refused.')}
+                    id="company-over"
+                >
+                    <input
+                        id="company-over"
+                        type="number"
+                        min={0}
+                        max={100}
+                        value={shown.overPercent}
+                        onChange={(event) => edit({ overPercent: Number(event.target.value) })}
+                        className={`${FIELD} w-20 text-right`}
+                    />{' '}
+                    %
+                </Line>
+                <Switch
+                    label={t('A released order holds its material')}
+                    note={t('What the plan gives it from stock and from orders that come in time is kept for it.')}
+                    on={shown.holdOnRelease}
+                    onChange={(holdOnRelease) => edit({ holdOnRelease })}
+                />
+                <Switch
+                    label={t('Purchases that were not sent count')}
+                    note={t('Else a need that only they cover stands in the list of shortages.')}
+                    on={shown.countUnsent}
+                    onChange={(countUnsent) => edit({ countUnsent })}
+                />
+                <Switch
+                    label={t('More may be taken than the books have')}
+                    note={t('It is asked each time and marked; what is missing is owed until somebody receives or counts.')}
+                    on={shown.belowZero}
+                    onChange={(belowZero) => edit({ belowZero })}
+                />
+                <Button type="submit" look="act" disabled={save.busy || !differs}>
+                    {t('Write it')}
+                </Button>
+                {differs && (
+                    <Button className="ml-2" onClick={() => setEdits({})}>
+                        {t('Take back')}
+                    </Button>
+                )}
+            </form>
+            <div className="mt-3 max-w-[640px]">
+                {save.trouble && <Notice tone="broken">{save.trouble}</Notice>}
+                {save.answer && <Notice tone="done">{save.answer.message}</Notice>}
+            </div>
+        </>
+    );
+}
+
+function Line({ label, note, id, children }: { label: string; note: string; id: string; children: ReactNode }) {
+    return (
+        <div className="mb-4 grid grid-cols-[190px_1fr] gap-4">
+            <div>
+                <label htmlFor={id} className="block font-semibold">
+                    {label}
+                </label>
+                <p className="text-xs text-mute">{note}</p>
+            </div>
+            <div>{children}</div>
+        </div>
+    );
+}
+
+function Switch({ label, note, on, onChange }: { label: string; note: string; on: boolean; onChange: (on: boolean) => void }) {
+    return (
+        <label className="mb-4 flex gap-3">
+            <input type="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} className="mt-1 accent-act" />
+            <span>
+                <span className="block font-semibold">{label}</span>
+                <span className="block text-xs text-mute">{note}</span>
+            </span>
+        </label>
+    );
+}

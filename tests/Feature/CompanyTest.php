@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Actions\KeepPerson;
+use App\Models\User;
+use App\Support\Refused;
+use App\Support\Settings;
+use Database\Seeders\DemoSeeder;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Spatie\Activitylog\Models\Activity;
+use Tests\Demo;
+
+beforeEach(function () {
+    (new DemoSeeder)->run();
+    $this->actingAs(Demo::user('administrator'));
+    $this->seen = fn () => $this->get('/company')->assertOk()->inertiaPage()['props']['values'];
+    $this->save = fn (array $values, ?array $seen = null) => $this->postJson('/company', ['values' => $values, 'seen' => $seen ?? ($this->seen)()]);
+    $this->keep = fn (array $more) => $this->postJson('/people', ['email' => 'new@marrowby.example', 'name' => 'Orla Quist', 'role' => 'buyer', ...$more]);
+});
+
+it('writes settings with each change in the journal', function () {
+    ($this->save)(['overPercent' => 15, 'belowZero' => true, 'address' => "1 Mill Lane\nOskerby"])->assertOk();
+    expect(Settings::get(Settings::OVER_PERCENT))->toBe(15)->and(Settings::get(Settings::BELOW_ZERO))->toBeTrue()
+        ->and(Settings::company()['address'])->toBe("1 Mill Lane\nOskerby")->and(Settings::get(Settings::HOLD_ON_RELEASE))->toBeTrue()
+        ->and(Activity::query()->latest('id')->value('description'))->toContain('10 to 15')->toContain('no to yes')->toContain('1 Mill Lane, Oskerby');
+});
+
+it('refuses what makes no sense, what nobody changed, and what somebody else has changed meanwhile', function () {
+    ($this->save)(['overPercent' => 101])->assertStatus(422)->assertJsonPath('reason', 'percent');
+    ($this->save)(['overPercent' => -1])->assertStatus(422)->assertJsonPath('reason', 'percent');
+    ($this->save)(['overPercent' => 'many'])->assertStatus(422);
+    ($this->save)(['overPercent' => 10])->assertStatus(422)->assertJsonPath('reason', 'none');
+    $seen = ($this->seen)();
+    ($this->save)(['overPercent' => 12])->assertOk();
+    expect(($this->save)(['overPercent' => 20], $seen)->assertStatus(422)->assertJsonPath('reason', 'stale')->json('message'))->toContain('12');
+    ($this->save)(['name' => 'Marrowby'], $seen)->assertOk(); // what they did not touch is not in the way
+    expect(Settings::get(Settings::OVER_PERCENT))->toBe(12);
+});
+
+it('is for an administrator alone', function (string $role) {
+    $this->actingAs(Demo::user($role));
+    $this->get('/company')->assertForbidden();
+    $this->get('/people')->assertForbidden();
+    ($this->save)(['overPercent' => 5], ['overPercent' => 10])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    ($this->keep)([])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    $this->postJson('/people/password', ['email' => 'rufus@marrowby.example'])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    $this->postJson('/people/retire', ['email' => 'rufus@marrowby.example'])->assertStatus(422)->assertJsonPath('reason', 'forbidden');
+    expect(User::query()->where('email', 'new@marrowby.example')->exists())->toBeFalse();
+})->with(['planner', 'viewer', 'stores']);
+
+it('adds somebody with a password that is told once, and changes the role of who is there', function () {
+    $password = ($this->keep)([])->assertOk()->json('password');
+    $person = User::query()->where('email', 'new@marrowby.example')->firstOrFail();
+    expect(Hash::check($password, $person->password))->toBeTrue()->and($person->hasRole('buyer'))->toBeTrue()
+        ->and(Activity::query()->where('description', 'like', "%{$password}%")->exists())->toBeFalse();
+    DB::table('sessions')->insert(['id' => 'one', 'user_id' => $person->id, 'payload' => '', 'last_activity' => now()->timestamp]);
+    expect(($this->keep)(['role' => 'planner'])->assertOk()->json('password'))->toBeNull();
+    expect($person->fresh()->getRoleNames()->all())->toBe(['planner'])->and(DB::table('sessions')->where('user_id', $person->id)->exists())->toBeFalse()
+        ->and(Hash::check($password, $person->fresh()->password))->toBeTrue();
+    ($this->keep)(['role' => 'king'])->assertStatus(422)->assertJsonPath('reason', 'role');
+    ($this->keep)(['email' => 'no address'])->assertStatus(422);
+});
+
+it('gives a new password, and takes the way in with all sessions, but never of the last who keeps the others', function () {
+    $old = Demo::user('buyer');
+    $password = $this->postJson('/people/password', ['email' => $old->email])->assertOk()->json('password');
+    expect(Hash::check($password, $old->fresh()->password))->toBeTrue();
+    DB::table('sessions')->insert(['id' => 'two', 'user_id' => $old->id, 'payload' => '', 'last_activity' => now()->timestamp]);
+    $this->postJson('/people/retire', ['email' => $old->email])->assertOk();
+    expect($old->fresh()->retired_at)->not->toBeNull()->and(DB::table('sessions')->where('user_id', $old->id)->exists())->toBeFalse();
+    $this->postJson('/people/retire', ['email' => $old->email])->assertStatus(422)->assertJsonPath('reason', 'gone');
+    $this->get('/people')->assertInertia(fn ($page) => $page->component('People')
+        ->where('people', fn ($people) => collect($people)->last()['email'] === $old->email && collect($people)->last()['retiredAt'] !== null));
+    // back again
+    ($this->keep)(['email' => $old->email, 'name' => $old->name])->assertOk()->assertJsonPath('password', fn ($made) => is_string($made));
+
+    $self = Demo::user('administrator');
+    $this->postJson('/people/retire', ['email' => $self->email])->assertStatus(422)->assertJsonPath('reason', 'oneself');
+    ($this->keep)(['email' => $self->email, 'name' => $self->name, 'role' => 'planner'])->assertStatus(422)->assertJsonPath('reason', 'last');
+    expect($self->fresh()->hasRole('administrator'))->toBeTrue();
+    ($this->keep)(['role' => 'administrator'])->assertOk();
+    ($this->keep)(['email' => $self->email, 'name' => $self->name, 'role' => 'planner'])->assertOk();
+    expect(fn () => app(KeepPerson::class)('new@marrowby.example', 'Orla Quist', 'viewer', null))->toThrow(Refused::class);
+});
+
+it('shows where one is signed in, and ends it elsewhere', function () {
+    $self = Demo::user('administrator');
+    DB::table('sessions')->insert(['id' => 'far', 'user_id' => $self->id, 'ip_address' => '192.0.2.7', 'user_agent' => 'Another', 'payload' => '', 'last_activity' => now()->timestamp]);
+    $this->get('/account')->assertInertia(fn ($page) => $page->where('sessions', fn ($sessions) => collect($sessions)->contains('where', '192.0.2.7')));
+    $this->deleteJson('/account/sessions')->assertOk();
+    expect(DB::table('sessions')->where('id', 'far')->exists())->toBeFalse();
+});
