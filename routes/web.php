@@ -124,7 +124,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/letters/{id}/send', [LetterController::class, 'send']);
 
     Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow', 'sales', 'orders', 'journal', 'shortages', 'reservations'])
-        ->whereIn('format', ['csv', 'xlsx', 'pdf']);
+        ->whereIn('format', ['csv', 'xlsx', 'html']);
     Route::get('/bundle.zip', BundleController::class);
 
     Route::get('/messages', [MessageController::class, 'index']);

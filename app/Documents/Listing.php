@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
-/** A list on paper: as many rows as one reads, in columns that are not all empty. */
+/** A list to be printed by the browser: as many rows as one reads, in columns that are not all empty. */
 final readonly class Listing
 {
-    public const MOST = 1_000;
+    public const MOST = 5_000;
 
     /**
      * @param  list<string>  $heads

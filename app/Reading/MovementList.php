@@ -58,7 +58,7 @@ final readonly class MovementList
             qty: Quantity::format(Stored::int($row->qty)),
             unit: Stored::text($row->unit ?? ''),
             decimals: Stored::int($row->decimals ?? 0),
-            document: $document === null ? null : $this->link($document),
+            document: $document === null || $document->kind === ReferenceKind::Stock ? null : $this->link($document),
             reason: Stored::text($row->reason),
             day: substr(Stored::text($row->day), 0, 10),
             by: Stored::text($row->by ?? ''),

@@ -91,9 +91,12 @@ final readonly class ProposalList
         $this->plan->loadSupplies($numbers);
         $this->plan->loadWaits($numbers);
         $serves = $this->plan->pegsOfSupplies($numbers);
+        $resting = DB::table('resting_proposals as r')->join('put_offs as f', 'f.id', '=', 'r.put_off_id')->where('r.run_id', $this->plan->run->id)
+            ->get(['r.proposal', 'f.until', 'f.reason'])->keyBy('proposal')->all();
         $made = [];
         foreach ($numbers as $n) {
-            $made[$n] = $this->row($this->plan->supplyNumbered($n), $serves[$n]);
+            $proposal = $this->plan->supplyNumbered($n);
+            $made[$n] = $this->row($proposal, $serves[$n], $resting[(int) $proposal->name] ?? null);
         }
 
         return $made;
@@ -172,7 +175,7 @@ final readonly class ProposalList
     }
 
     /** @param  list<Peg>  $serves */
-    private function row(Supply $proposal, array $serves): ProposalRow
+    private function row(Supply $proposal, array $serves, ?stdClass $rests): ProposalRow
     {
         $point = $this->plan->pointOf($proposal->point);
         $dates = $this->plan->dates;
@@ -205,6 +208,8 @@ final readonly class ProposalList
             purpose: $this->purpose($serves),
             value: $cost === null ? null : (string) $cost,
             currency: $proposal->supplier === null ? '' : $this->suppliers[$proposal->supplier]->currency,
+            restsUntil: $rests === null ? null : substr(Stored::text($rests->until), 0, 10),
+            restsWhy: $rests === null ? '' : Stored::text($rests->reason),
         );
     }
 

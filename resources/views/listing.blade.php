@@ -3,7 +3,9 @@
 @section('title'){{ $list->title }}@endsection
 
 @section('style')
-@page { margin: 11mm 12mm 14mm; }
+@page { size: A4 landscape; margin: 11mm 12mm 12mm; }
+body { margin: 12px; }
+@media print { body { margin: 0; } }
 body { font-size: {{ count($list->heads) > 12 ? '7.5px' : '9px' }}; }
 .lines td, .lines th { padding: 2.5px 6px 2.5px 0; }
 @endsection
@@ -29,4 +31,5 @@ body { font-size: {{ count($list->heads) > 12 ? '7.5px' : '9px' }}; }
             @endforeach
         </tbody>
     </table>
+    <script src="/print.js" defer></script>
 @endsection

@@ -18,7 +18,7 @@ it('goes from a late part to its delivery: compared, handed over, bundled, sent,
     // the planner compares suppliers of a part and hands three purchases of one supplier over
     $person = Person::signedIn('ivo@marrowby.example');
     $person->opens('/proposals?until=all&q=BAT')->sees('Amberley Cells');
-    $person->clicks("(//tr[@data-row]//span[normalize-space()='BAT-7'])[1]")->sees('Supplier, and when it could be here')->sees('in time')->sees('in all');
+    $person->clicks("(//tr[@data-row]//span[normalize-space()='BAT-7'])[1]")->sees('How to get it, and when it could be here')->sees('in time')->sees('in all');
     foreach (['BAT-7', 'BAT-12', 'BAT-L'] as $item) {
         $person->clicks("(//tr[@data-row][contains(., '{$item} ')]//input[@type='checkbox'])[1]");
     }

@@ -122,3 +122,13 @@ it('gives every list that is worked through, as it is filtered and sorted, whole
         ->assertOk();
     expect(sheet('/sheets/journal.csv?q=m-1047')[0]['what'])->toContain('M-1047')->and(sheet('/sheets/journal.csv?q=nothing such'))->toBe([]);
 });
+
+it('prints a list as a list: all of its rows, under heads that one reads, in columns that hold something', function () {
+    $page = $this->get('/sheets/proposals.html?q=GAS')->assertOk()->assertHeader('Content-Type', 'text/html; charset=UTF-8');
+    $rows = sheet('/sheets/proposals.csv?q=GAS');
+    expect(substr_count((string) $page->getContent(), '<tr>'))->toBe(count($rows) + 1);
+    $page->assertSee('Proposals')->assertSee('Sales %')->assertDontSee('From site')->assertSee($rows[0]['due']); // none of these is moved
+    $this->get('/sheets/orders.html?by=supplier')->assertOk()->assertSee('To come');
+    MasterItem::query()->whereKey('GAS-14')->update(['name' => '<script>alert(1)</script>']);
+    $this->get('/sheets/proposals.html?q=GAS')->assertOk()->assertDontSee('<script>alert', false);
+});

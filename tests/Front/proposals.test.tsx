@@ -46,6 +46,8 @@ const proposal = (number: number, more: Partial<ProposalRow> = {}): ProposalRow 
     purpose: 'SO-1/1',
     value: '40.00',
     currency: 'EUR',
+    restsUntil: null,
+    restsWhy: '',
     ...more,
 });
 const page = (rows: ProposalRow[]): ProposalsPage => ({

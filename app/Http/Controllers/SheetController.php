@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Documents\Listing;
-use App\Documents\Paper;
 use App\Http\AskedFilters;
-use App\Http\PaperResponse;
 use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\GridFigure;
@@ -29,7 +27,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Yposta\Core\Network\BucketSize;
 
 /**
- * Lists of the plan as CSV files, workbooks or on paper, as they are filtered on screen.
+ * Lists of the plan as CSV files, workbooks or to be printed, as they are filtered on screen.
  *
  * @phpstan-import-type Sheet from Sheets
  */
@@ -48,10 +46,10 @@ final class SheetController extends Controller
         abort_if($plan === null, 404);
         $sheet = $this->sheet($request, $plan, $list);
         $name = preg_replace('/[^\w.\-]/', '-', $sheet['name']).'-'.substr($plan->run->plan_date, 0, 10).".{$format}";
-        if ($format === 'pdf') {
-            return PaperResponse::of(Paper::of('listing', [
+        if ($format === 'html') {
+            return response()->view('listing', [
                 'list' => Listing::of($sheet['name'], $sheet['columns'], $sheet['rows']), 'planDate' => $plan->planDate,
-            ], 'landscape'), $name);
+            ]);
         }
         if ($format === 'xlsx') {
             $path = Workbook::write($sheet['name'], array_keys($sheet['columns']), array_values($sheet['columns']), $sheet['rows']);

@@ -6,7 +6,7 @@ namespace App\Reading\Shapes;
 
 use Yposta\Core\Network\OrderKind;
 
-/** A proposal in the list. Dates are ISO dates; `due` is the date the order would take. */
+/** A proposal in the list. Dates are ISO dates; `due` is the date the order would take, `restsUntil` when what was put off comes back. */
 final readonly class ProposalRow
 {
     public function __construct(
@@ -32,6 +32,8 @@ final readonly class ProposalRow
         public string $purpose,
         public ?string $value,
         public string $currency,
+        public ?string $restsUntil,
+        public string $restsWhy,
     ) {
     }
 }

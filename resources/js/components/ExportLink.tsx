@@ -10,7 +10,7 @@ export function ExportLink({ list, params }: { list: Sheet; params: Record<strin
     const formats = [
         { format: 'xlsx', label: t('As a workbook (XLSX)') },
         { format: 'csv', label: t('As a text file (CSV)') },
-        { format: 'pdf', label: t('To print (PDF)') },
+        { format: 'html', label: t('To print') },
     ];
     return (
         <Menu>
@@ -24,7 +24,11 @@ export function ExportLink({ list, params }: { list: Sheet; params: Record<strin
             >
                 {formats.map(({ format, label }) => (
                     <MenuItem key={format}>
-                        <a href={`/sheets/${list}.${format}?${query}`} className="block px-3 py-1 data-focus:bg-act-tint">
+                        <a
+                            href={`/sheets/${list}.${format}?${query}`}
+                            target={format === 'html' ? '_blank' : undefined}
+                            className="block px-3 py-1 data-focus:bg-act-tint"
+                        >
                             {label}
                         </a>
                     </MenuItem>

@@ -1532,7 +1532,7 @@ export interface ProposalGroup {
     rows: ProposalRow[];
 }
 
-/** A proposal in the list. Dates are ISO dates; `due` is the date the order would take. */
+/** A proposal in the list. Dates are ISO dates; `due` is the date the order would take, `restsUntil` when what was put off comes back. */
 export interface ProposalRow {
     reference: string;
     number: number;
@@ -1556,6 +1556,8 @@ export interface ProposalRow {
     purpose: string;
     value: string | null;
     currency: string;
+    restsUntil: string | null;
+    restsWhy: string;
 }
 
 /** Proposals from a place of their list on, under headings that count all of theirs; and how many there are in all. */

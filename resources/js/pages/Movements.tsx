@@ -42,7 +42,7 @@ export default function Movements({ list, filter, blocked, may }: MovementsPage)
             id: 'kind',
             head: t('What'),
             width: '96px',
-            cell: (row) => (row.isBlocked && row.kind === 'receipt' ? t('Receipt, blocked') : t(POSTINGS[row.kind])),
+            cell: whatMoved,
         },
         {
             id: 'item',
@@ -151,6 +151,13 @@ export default function Movements({ list, filter, blocked, may }: MovementsPage)
             )}
         </>
     );
+}
+
+function whatMoved(row: MovementRow): string {
+    if (row.kind === 'block') {
+        return row.isBlocked === row.qty.startsWith('-') ? t('Freed') : t('Blocked');
+    }
+    return row.isBlocked && row.kind === 'receipt' ? t('Receipt, blocked') : t(POSTINGS[row.kind]);
 }
 
 /** Stock that somebody has to look at, each with what is to be done on the page of its item. */

@@ -15,7 +15,14 @@ import { useCommand } from '@/lib/useCommand';
 import { ROLES } from '@/lib/words';
 import { CompanyTabs } from '@/pages/parts/CompanyTabs';
 
-const LEAVING: Sentence = 'Take their way in?';
+const ASKED: Record<'password' | 'retire', { title: Sentence; note: Sentence; yes: Sentence }> = {
+    password: {
+        title: 'Another password for them?',
+        note: 'The old one opens nothing then; their sessions end at once.',
+        yes: 'New password',
+    },
+    retire: { title: 'Take their way in?', note: 'Their sessions end at once. What they did stays under their name.', yes: 'Retire' },
+};
 
 interface Wish {
     url: string;
@@ -28,7 +35,7 @@ export default function People({ people, roles }: PeoplePage) {
     const [email, setEmail] = useState('');
     const [name, setName] = useState('');
     const [role, setRole] = useState('planner');
-    const [leaving, setLeaving] = useState<PersonRow | null>(null);
+    const [asked, setAsked] = useState<{ what: 'password' | 'retire'; person: PersonRow } | null>(null);
     const keep = useCommand<Wish, PersonKept>(
         ({ url, body }) => postJson<PersonKept>(url, body),
         () => {
@@ -99,7 +106,7 @@ export default function People({ people, roles }: PeoplePage) {
                             className="!h-6"
                             disabled={keep.busy}
                             aria-label={t('New password for :name', { name: person.name })}
-                            onClick={() => keep.send({ url: '/people/password', body: { email: person.email } })}
+                            onClick={() => setAsked({ what: 'password', person })}
                         >
                             {t('New password')}
                         </Button>
@@ -109,7 +116,7 @@ export default function People({ people, roles }: PeoplePage) {
                                 className="!h-6"
                                 disabled={keep.busy}
                                 aria-label={t('Retire :name', { name: person.name })}
-                                onClick={() => setLeaving(person)}
+                                onClick={() => setAsked({ what: 'retire', person })}
                             >
                                 {t('Retire')}
                             </Button>
@@ -170,17 +177,15 @@ export default function People({ people, roles }: PeoplePage) {
                 </Notice>
             )}
             <DataTable name="people" label={t('People')} columns={columns} rows={people} keyOf={(person) => person.email} />
-            {leaving && (
+            {asked && (
                 <SureDialog
-                    title={LEAVING}
-                    lines={[t(':name, :role', { name: leaving.name, role: roleName(leaving.role) })]}
-                    note="Their sessions end at once. What they did stays under their name."
-                    yes="Retire"
+                    {...ASKED[asked.what]}
+                    lines={[t(':name, :role', { name: asked.person.name, role: roleName(asked.person.role) })]}
                     onSure={() => {
-                        keep.send({ url: '/people/retire', body: { email: leaving.email } });
-                        setLeaving(null);
+                        keep.send({ url: `/people/${asked.what}`, body: { email: asked.person.email } });
+                        setAsked(null);
                     }}
-                    onBack={() => setLeaving(null)}
+                    onBack={() => setAsked(null)}
                 />
             )}
         </>

@@ -152,6 +152,7 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
                 ...wish,
             }),
         () => {
+            setOpen(null);
             setPicked(new Set());
             setRestKey(freshKey());
             router.reload();

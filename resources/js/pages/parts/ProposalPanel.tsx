@@ -1,7 +1,6 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { AnswerLines } from '@/components/AnswerLines';
-import { Button } from '@/components/Button';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
@@ -67,9 +66,9 @@ export function ProposalPanel({ detail, edit, mayConvert, mayMake, onEdit, onClo
             />
             {need !== null && !looking && (
                 <p className="mt-3">
-                    <Button look="quiet" onClick={() => setLooking(true)}>
+                    <button type="button" onClick={() => setLooking(true)} className="text-sm font-semibold text-act hover:underline">
                         {t('What else could cover it')}
-                    </Button>
+                    </button>
                 </p>
             )}
             {need !== null && looking && (

@@ -37,7 +37,10 @@ export function ProposalTable({ groups, by, picked, edits, worth, open, mayConve
             id: 'item',
             head: t('Item'),
             sort: true,
-            title: (row) => `${row.item} ${row.name}, ${row.site}`,
+            title: (row) =>
+                [`${row.item} ${row.name}, ${row.site}`, edits.has(row.number) ? worth.get(row.number)?.instead : null]
+                    .filter(Boolean)
+                    .join(', '),
             cell: (row) => (
                 <>
                     <span className="font-bold">{row.item}</span> <span className="text-mute">{row.name}</span>
@@ -66,8 +69,11 @@ export function ProposalTable({ groups, by, picked, edits, worth, open, mayConve
             sort: true,
             look: 'pl-2',
             cellLook: passed,
+            title: (row) => row.restsWhy,
             cell: (row) =>
-                row.waitsFor && row.daysToStart >= 0 ? (
+                row.restsUntil ? (
+                    t('until :day', { day: day(row.restsUntil) })
+                ) : row.waitsFor && row.daysToStart >= 0 ? (
                     <span className="font-semibold text-look-ink">{t('waits for :item', { item: row.waitsFor })}</span>
                 ) : (
                     inDays(row.daysToStart)
