@@ -145,9 +145,9 @@ final readonly class ConvertProposals
             $network,
             RunParameters::options([...$plan->run->parameters, 'sites' => null, 'items' => null, 'forecasts' => []]),
         );
-        $codes = NewOrderCode::free($network->orders, count($lines));
+        $codes = NewOrderCode::free($network->orders, 2 * count($lines));
         $ways = new SupplyWays($network);
-        $orders = $absurd = [];
+        $orders = $absurd = $rests = [];
         foreach ($lines as $place => $line) {
             $proposal = $proposals[$line->number] ?? throw Refused::because('convert.unknown', ['number' => (string) $line->number]);
             $point = $plan->pointOf($proposal->point);
@@ -179,6 +179,10 @@ final readonly class ConvertProposals
                 );
                 $line->qty === null && $way === null
                     || array_push($absurd, ...array_map(Words::say(...), $maker->departures($order->order)));
+                $rest = $line->rest($proposal, $point, $plan->planDate);
+                $rest === null || $rests[] = $maker->order(
+                    $proposal, $point->item, $point->site, $codes[count($lines) + $place], $rest[0], $rest[1], $way,
+                );
             } catch (QuantityOutOfRange) {
                 throw Refused::because(
                     'convert.component_range',
@@ -189,7 +193,7 @@ final readonly class ConvertProposals
         }
         assert($orders !== []);
 
-        return [$orders, $absurd];
+        return [[...$orders, ...$rests], $absurd];
     }
 
     /**

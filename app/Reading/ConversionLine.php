@@ -22,6 +22,7 @@ final readonly class ConversionLine
      * @param  string|null  $qty  decimal number
      * @param  string|null  $due  ISO date
      * @param  string|null  $supplier  of what is bought as it is proposed
+     * @param  string|null  $rest  ISO date on which the rest of it is wanted, where less is ordered now; null to leave that to the next run
      * @param  string|null  $way  another way to get it, see {@see SupplyAlternative::key()}
      */
     public function __construct(
@@ -30,6 +31,7 @@ final readonly class ConversionLine
         public ?string $due = null,
         public ?string $supplier = null,
         public ?string $way = null,
+        public ?string $rest = null,
     ) {
     }
 
@@ -65,11 +67,32 @@ final readonly class ConversionLine
      */
     public function dueDay(StoredPoint $point, int $planDate): ?int
     {
-        if ($this->due === null) {
+        return $this->due === null ? null : $this->day($this->due, $point, $planDate);
+    }
+
+    /**
+     * What is ordered beside it for a later day, in millionths, and the day number of that; null where nothing is.
+     *
+     * @return array{int, int}|null
+     *
+     * @throws Refused when nothing is left for that day
+     */
+    public function rest(Supply $proposal, StoredPoint $point, int $planDate): ?array
+    {
+        if ($this->rest === null) {
             return null;
         }
+        $left = $proposal->qty - $this->quantity($proposal, $point);
+        $left > 0 || throw Refused::because('convert.no_rest', ['item' => $point->item], 'quantity');
+
+        return [$left, $this->day($this->rest, $point, $planDate)];
+    }
+
+    /** @throws Refused when it is none, or has passed */
+    private function day(string $text, StoredPoint $point, int $planDate): int
+    {
         try {
-            $due = Day::parse(trim($this->due));
+            $due = Day::parse(trim($text));
         } catch (InvalidDay $trouble) {
             throw Refused::because('convert.date', ['item' => $point->item, 'trouble' => $trouble->phrase()], 'date');
         }

@@ -55,6 +55,7 @@ final readonly class PreviewConversion
             try {
                 $qty = $line->quantity($proposal, $point);
                 $way = $line->suppliedBy($proposal, $point, $ways, $this->asRequests);
+                $rest = $line->rest($proposal, $point, $this->plan->planDate);
             } catch (Refused $trouble) {
                 $said[] = new LineToConvert($line->number, null, '', null, $trouble->sentence());
 
@@ -70,10 +71,12 @@ final readonly class PreviewConversion
             );
             if (isset($isPicked[$line->number])) {
                 $together = $this->asRequests ? null : OrderCodes::together($kind, $supplier, $point->site);
-                $groups[$together ?? "\x1f{$line->number}"][] = [
-                    $kind, $words->order($heading), $currency,
-                    Words::quantity($qty, $point->unit)." {$point->item}", $value ?? 0,
-                ];
+                foreach (array_filter([$qty, $rest[0] ?? 0]) as $part => $ordered) {
+                    $groups[$together ?? "\x1f{$line->number} {$part}"][] = [
+                        $kind, $words->order($heading), $currency, Words::quantity($ordered, $point->unit)." {$point->item}",
+                        $kind === OrderKind::Buy ? $prices->value($ordered, $point, $supplier) : 0,
+                    ];
+                }
             }
         }
         $made = array_map(

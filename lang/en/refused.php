@@ -54,6 +54,7 @@ return [
             'transfer' => 'transfer orders',
         ],
         'newer_plan' => 'A newer plan has taken the place of the one you saw. Nothing was ordered; look at its proposals and pick again.',
+        'no_rest' => 'All of :item is ordered, so that no rest is left for another day. Nothing was ordered.',
         'no_supplier' => ':item has no supplier. Choose one first; nothing was ordered.',
         'none' => 'No proposal was picked. Nothing was ordered.',
         'quantity' => 'The quantity of :item: :trouble. Nothing was ordered.',

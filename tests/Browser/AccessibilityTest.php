@@ -48,6 +48,8 @@ const VIEWS = [
     'Orders' => ['/orders', 'P-3318', ['(//tr[@data-row])[1]']],
     'Order' => ['/orders/P-3308', 'P-3308', []],
     'Orders under headings' => ['/orders?kind=buy&by=supplier', 'Brantlow Components', ["//input[@aria-label='Pick P-3312']"]],
+    'Sales lines under customers' => ['/demand?by=customer', 'Ashdown Weather Club', ["//input[@aria-label='Pick SO-7727/1']"]],
+    'Proposals put off' => ['/proposals?rest=1', 'Nothing of it rests', []],
     'Requests' => ['/requests', 'Nothing waits for purchasing', []],
     'To chase' => ['/chase', 'not confirmed', ['(//tr[@data-row]//input)[1]']],
     'Letters' => ['/letters', 'No letter fits', []],
@@ -80,6 +82,12 @@ it('has nothing that keeps people out', function (string $path, string $sees, ar
         $browser->manage()->window()->setSize($size);
     }
 })->with(VIEWS);
+
+it('has nothing that keeps administrators out of their pages', function (string $path, string $sees) {
+    Person::signedIn('rufus@marrowby.example')->opens($path)->sees($sees);
+    usleep(400_000);
+    expect(violations())->toBe([]);
+})->with([['/company', 'More than ordered'], ['/people', 'people sign in'], ['/account', 'Where you are signed in']]);
 
 it('has nothing that keeps people out of its menus, dialogs and the draft', function () {
     $person = Person::signedIn('ivo@marrowby.example');

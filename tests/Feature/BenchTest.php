@@ -59,6 +59,24 @@ it('takes no way that there is not, nor one of a kind that is not the person\'s 
     expect(DB::table('conversions')->count())->toBe(0);
 });
 
+it('splits a proposal: some of it now, the rest on its own day', function () {
+    $proposal = proposed('BR-2');
+    $line = ['number' => (int) $proposal->name, 'qty' => '3', 'rest' => '2026-03-25', 'way' => 'buy:GREENHAY'];
+    $seen = $this->postJson('/proposals/preview', ['run' => Run::live()->id, 'picked' => [(int) $proposal->name], 'lines' => [$line]])->assertOk();
+    expect($seen->json('orders.0.lines'))->toBe(['3 pcs BR-2', '5 pcs BR-2']);
+    $convert = fn (array $line) => $this->postJson('/proposals/convert', [
+        'run' => Run::live()->id, 'key' => freshKey(), 'sure' => true, 'agreed' => true, 'lines' => [$line],
+    ]);
+    foreach ([['qty' => '8'], ['qty' => null], ['qty' => '9']] as $wrong) {
+        $convert([...$line, ...$wrong])->assertStatus(422)->assertJsonPath('reason', 'quantity');
+    }
+    $convert([...$line, 'rest' => '2026-02-02'])->assertStatus(422)->assertJsonPath('reason', 'date');
+    $convert($line)->assertOk();
+    $made = DB::table('order_lines')->where('item_code', 'BR-2')->whereNotNull('price')->orderBy('due')->get(['qty', 'due']);
+    expect($made->map(fn ($row) => [(int) $row->qty, substr($row->due, 0, 10)])->all())
+        ->toBe([[3_000_000, '2026-03-11'], [5_000_000, '2026-03-25']])->and(DB::table('conversions')->count())->toBe(1);
+});
+
 it('prices a line by its break, follows the quantity, and leaves a price that somebody typed', function () {
     $line = fn () => DB::table('order_lines as l')->join('orders as o', 'o.id', '=', 'l.order_id')->where('o.kind', 'buy')
         ->where('l.item_code', 'PCB-207')->where('o.supplier_code', 'FENNICK')->orderByDesc('l.id');

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readQuantity } from '@/lib/quantities';
+import { readQuantity, restOf } from '@/lib/quantities';
 
 describe('readQuantity', () => {
     it.each([
@@ -28,4 +28,13 @@ describe('readQuantity', () => {
     ])('says what is wrong with %s', (text, decimals, wrong) => expect(readQuantity(text, decimals)).toEqual({ value: null, wrong }));
 
     it('takes an empty field for none', () => expect(readQuantity('  ', 0)).toEqual({ value: null, wrong: null }));
+});
+
+describe('restOf', () => {
+    it('is exact, and nothing where all is taken', () => {
+        expect(restOf('10', '0.000001')).toBe('9.999999');
+        expect(restOf('8', '3')).toBe('5');
+        expect(restOf('8', '8')).toBeNull();
+        expect(restOf('8', '9')).toBeNull();
+    });
 });

@@ -208,6 +208,23 @@ describe('DataTable', () => {
         expect(screen.queryByRole('columnheader', { name: 'Weight' })).toBeNull();
     });
 
+    it('puts columns where a person wants them, keeps that, and puts them back', async () => {
+        localStorage.clear();
+        const heads = () => screen.getAllByRole('columnheader').map((head) => head.textContent);
+        render(<Basket />);
+        expect(heads()).toEqual(['', 'Name', 'Weight', 'Note']);
+        await userEvent.click(screen.getByLabelText('Choose columns'));
+        expect((await screen.findByRole<HTMLButtonElement>('button', { name: 'Weight earlier' })).disabled).toBe(true);
+        await userEvent.click(screen.getByRole('button', { name: 'Note earlier' }));
+        expect(heads()).toEqual(['', 'Name', 'Note', 'Weight']);
+        cleanup();
+        render(<Basket />);
+        expect(heads()).toEqual(['', 'Name', 'Note', 'Weight']);
+        await userEvent.click(screen.getByLabelText('Choose columns'));
+        await userEvent.click(await screen.findByText('Columns as they were'));
+        expect(heads()).toEqual(['', 'Name', 'Weight', 'Note']);
+    });
+
     it('draws only the rows in sight, sorts all of them, and goes to any by key', async () => {
         const many = Array.from({ length: 620 }, (_, n) => ({ name: `fruit ${n}`, weight: 1000 - n, note: '' }));
         const more = vi.fn();

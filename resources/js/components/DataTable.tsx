@@ -99,6 +99,8 @@ export function DataTable<Row>(props: Props<Row>) {
     const { name, label, columns, keyOf, narrow = false, groups, ticks } = props;
     const [hidden, setHidden] = useKept<VisibilityState>(`table.${name}.hidden`, {});
     const [widths, setWidths] = useKept<Record<string, number>>(`table.${name}.widths`, {});
+    const [placed, setPlaced] = useKept<string[]>(`table.${name}.order`, []);
+    const inOrder = orderOf(columns, placed);
     const [own, setOwn] = useState<SortingState>([]);
     const { order } = props;
     const sorting = order ? sortingOf(order.by) : own;
@@ -114,7 +116,7 @@ export function DataTable<Row>(props: Props<Row>) {
             enableSorting: order ? column.sort === true : typeof column.sort === 'function' && !groups,
             sortDescFirst: false,
         })),
-        state: { sorting, columnVisibility: visible },
+        state: { sorting, columnVisibility: visible, columnOrder: inOrder.map((column) => column.id) },
         manualSorting: order !== undefined,
         onSortingChange: (change) => {
             const next = typeof change === 'function' ? change(sorting) : change;
@@ -234,12 +236,19 @@ export function DataTable<Row>(props: Props<Row>) {
                 )}
             </table>
             <Chooser
-                columns={columns}
+                columns={inOrder}
+                onMove={(id, by) => {
+                    const ids = inOrder.map((column) => column.id);
+                    const from = ids.indexOf(id);
+                    ids.splice(from + by, 0, ...ids.splice(from, 1));
+                    setPlaced(ids);
+                }}
                 visible={(id) => hidden[id] !== false}
                 onToggle={(id) => setHidden((old) => ({ ...old, [id]: old[id] === false }))}
                 onReset={() => {
                     setHidden({});
                     setWidths({});
+                    setPlaced([]);
                 }}
             />
         </div>
@@ -411,15 +420,23 @@ function Line<Row>({ row, number, span, shown, table }: LineProps<Row>) {
     );
 }
 
+/** Columns as a person has put them; the first stays the first, and one that is new comes last. */
+function orderOf<Row>(columns: DataColumn<Row>[], placed: string[]): DataColumn<Row>[] {
+    const at = (column: DataColumn<Row>) => (placed.includes(column.id) ? placed.indexOf(column.id) : placed.length);
+    return [...columns.slice(0, 1), ...columns.slice(1).sort((a, b) => at(a) - at(b))];
+}
+
 interface ChooserProps<Row> {
     columns: DataColumn<Row>[];
+    /** Puts a column one place earlier or later. */
+    onMove: (id: string, by: -1 | 1) => void;
     visible: (id: string) => boolean;
     onToggle: (id: string) => void;
     onReset: () => void;
 }
 
-/** Which columns a person wants to see. The first always stays. */
-function Chooser<Row>({ columns, visible, onToggle, onReset }: ChooserProps<Row>) {
+/** Which columns a person wants to see, and in which order. The first always stays. */
+function Chooser<Row>({ columns, visible, onToggle, onMove, onReset }: ChooserProps<Row>) {
     return (
         <Popover className="absolute top-0 right-0 z-20">
             <PopoverButton
@@ -433,12 +450,40 @@ function Chooser<Row>({ columns, visible, onToggle, onReset }: ChooserProps<Row>
                 anchor="bottom end"
                 className="z-40 min-w-44 rounded border border-line bg-surface py-1.5 text-sm shadow-sm [--anchor-gap:4px] focus:outline-none"
             >
-                {columns.slice(1).map((column) => (
-                    <label key={column.id} className="flex cursor-pointer items-center gap-2 px-3 py-0.5 hover:bg-act-tint">
-                        <input type="checkbox" checked={visible(column.id)} onChange={() => onToggle(column.id)} className="accent-act" />
-                        {column.head === '' ? column.about : column.head}
-                    </label>
-                ))}
+                {columns.slice(1).map((column, place) => {
+                    const title = (column.head === '' ? column.about : column.head) ?? '';
+                    return (
+                        <div key={column.id} className="flex items-center gap-1 px-3 py-0.5 hover:bg-act-tint">
+                            <label className="flex flex-1 cursor-pointer items-center gap-2">
+                                <input
+                                    type="checkbox"
+                                    checked={visible(column.id)}
+                                    onChange={() => onToggle(column.id)}
+                                    className="accent-act"
+                                />
+                                {title}
+                            </label>
+                            <button
+                                type="button"
+                                aria-label={t(':column earlier', { column: title })}
+                                disabled={place === 0}
+                                onClick={() => onMove(column.id, -1)}
+                                className="px-1 text-mute enabled:hover:text-ink disabled:opacity-30"
+                            >
+                                <ArrowUp size={12} aria-hidden />
+                            </button>
+                            <button
+                                type="button"
+                                aria-label={t(':column later', { column: title })}
+                                disabled={place === columns.length - 2}
+                                onClick={() => onMove(column.id, 1)}
+                                className="px-1 text-mute enabled:hover:text-ink disabled:opacity-30"
+                            >
+                                <ArrowDown size={12} aria-hidden />
+                            </button>
+                        </div>
+                    );
+                })}
                 <button
                     type="button"
                     onClick={onReset}

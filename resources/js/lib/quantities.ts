@@ -40,12 +40,24 @@ export function readQuantity(text: string, decimals: number): ReadQuantity {
 
 const MILLION = 1_000_000n;
 
+/** A quantity in millionths. */
+function millionths(text: string): bigint {
+    const [whole = '0', fraction = ''] = text.split('.');
+    return BigInt(whole) * MILLION + BigInt(fraction.padEnd(6, '0'));
+}
+
+function written(amount: bigint): string {
+    const fraction = (amount % MILLION).toString().padStart(6, '0').replace(/0+$/, '');
+    return fraction === '' ? (amount / MILLION).toString() : `${amount / MILLION}.${fraction}`;
+}
+
 /** The sum of quantities as decimal texts, exactly. */
 export function sumOf(quantities: string[]): string {
-    const sum = quantities.reduce((all, text) => {
-        const [whole = '0', fraction = ''] = text.split('.');
-        return all + BigInt(whole) * MILLION + BigInt(fraction.padEnd(6, '0'));
-    }, 0n);
-    const fraction = (sum % MILLION).toString().padStart(6, '0').replace(/0+$/, '');
-    return fraction === '' ? (sum / MILLION).toString() : `${sum / MILLION}.${fraction}`;
+    return written(quantities.reduce((all, text) => all + millionths(text), 0n));
+}
+
+/** What is left of a quantity, exactly; null where nothing is. */
+export function restOf(all: string, part: string): string | null {
+    const left = millionths(all) - millionths(part);
+    return left > 0n ? written(left) : null;
 }

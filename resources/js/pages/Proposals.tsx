@@ -186,6 +186,9 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
     };
     const edit = (number: number, changes: Edit) => {
         const merged = { ...edits.get(number), ...changes };
+        if (merged.qty === undefined) {
+            merged.rest = undefined; // there is one only where less is ordered
+        }
         const kept = Object.fromEntries(Object.entries(merged).filter(([, value]) => value !== undefined)) as Edit;
         const next = new Map(edits);
         if (Object.keys(kept).length === 0) {

@@ -5,7 +5,8 @@ import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { WaysOut } from '@/components/WaysOut';
-import { day, qty } from '@/lib/format';
+import { addDays, day, qty } from '@/lib/format';
+import { readQuantity, restOf } from '@/lib/quantities';
 import type { OrderKind, ProposalDetail, WayChoice } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import { remediesOf } from '@/lib/useRemedies';
@@ -51,6 +52,7 @@ export function ProposalPanel({ detail, edit, mayConvert, mayMake, onEdit, onClo
             <AnswerLines answer={answer} />
             <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Date of the order')}</h3>
             <DueField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
+            <RestField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
             {(ways.length > 1 || row.kind === 'buy') && (
                 <Ways detail={detail} chosen={chosen} mayMake={(kind) => mayConvert && mayMake(kind)} onEdit={onEdit} />
             )}
@@ -104,6 +106,32 @@ function DueField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | '
                 </button>
             )}
             {!changed && own !== row.wanted && <span className="text-broken">{t('wanted :day', { day: day(row.wanted) })}</span>}
+        </div>
+    );
+}
+
+/** Where less is ordered than is proposed: the rest now for a later day, or left to the next run. */
+function RestField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | 'edit' | 'mayConvert' | 'onEdit'>) {
+    const { row } = detail;
+    const typed = readQuantity(edit?.qty ?? row.qty, row.decimals).value;
+    const left = typed === null ? null : restOf(row.qty, typed);
+    if (left === null || !mayConvert) {
+        return null;
+    }
+    return (
+        <div className="mt-2 flex items-center gap-2 text-sm">
+            <label className="flex items-center gap-1.5">
+                <input
+                    type="checkbox"
+                    checked={edit?.rest !== undefined}
+                    onChange={(event) => onEdit({ rest: event.target.checked ? addDays(row.wanted, 7) : undefined })}
+                    className="accent-draft"
+                />
+                {t('the rest, :qty :unit, on', { qty: qty(left, row.decimals), unit: row.unit })}
+            </label>
+            {edit?.rest !== undefined && (
+                <DateField label={t('Day of the rest')} value={edit.rest} onChange={(rest) => onEdit({ rest })} className="!border-draft" />
+            )}
         </div>
     );
 }
@@ -168,7 +196,7 @@ function terms(choice: WayChoice): string {
         choice.kind !== 'buy' ? null : choice.price === null ? t('no price') : t(':price each, :value :currency in all', prices),
         ...choice.breaks
             .filter((step) => step.price !== choice.price)
-            .map((step) => t('from :qty :price', { qty: qty(step.from), price: qty(step.price, 2) })),
+            .map((step) => t(':price from :qty on', { qty: qty(step.from), price: qty(step.price, 2) })),
         choice.minQty === null ? null : t('at least :qty', { qty: qty(choice.minQty) }),
         choice.multiple === null ? null : t('in steps of :qty', { qty: qty(choice.multiple) }),
     ]

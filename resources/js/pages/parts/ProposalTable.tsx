@@ -10,6 +10,8 @@ export interface Edit {
     due?: string;
     /** Another way to get it. */
     way?: string;
+    /** The day of what is left, where less is ordered. */
+    rest?: string;
 }
 
 interface Props {

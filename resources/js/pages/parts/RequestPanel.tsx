@@ -160,7 +160,7 @@ export function RequestPanel({ row, edit, may, onEdit, onClose }: Props) {
                                     offer.lead === null ? null : t(':n working days', { n: offer.lead }),
                                     offer.price === null ? t('no price') : `${qty(offer.price, 2)} ${offer.currency}`,
                                     ...offer.breaks.map((step) =>
-                                        t('from :qty :price', { qty: qty(step.from), price: qty(step.price, 2) }),
+                                        t(':price from :qty on', { qty: qty(step.from), price: qty(step.price, 2) }),
                                     ),
                                     offer.punctual,
                                 ]

@@ -156,7 +156,7 @@ export function SalesTable({ sales, total, more, order, today, by, picked, onPic
         <DataTable
             name="sales"
             label={t('Sales orders')}
-            columns={columns}
+            columns={columns.filter((column) => column.id !== by)}
             {...(by === ''
                 ? { rows: sales }
                 : { groups: grouped(sales, (row) => (by === 'week' ? t('Week of :day', { day: day(row.group, today) }) : row.group)) })}
