@@ -69,6 +69,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/demand', [DemandController::class, 'index']);
     Route::get('/demand/rows', [DemandController::class, 'rows']);
     Route::get('/demand/forecast-rows', [DemandController::class, 'forecast']);
+    Route::get('/demand/start', [DemandController::class, 'start']);
     Route::get('/demand/line', [DemandController::class, 'line']);
     Route::post('/demand/forecast', [DemandController::class, 'change']);
 
@@ -205,6 +206,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/missing/{id}/draft', [MissingController::class, 'draft']);
     Route::post('/missing/{id}/deal', [MissingController::class, 'deal']);
 
+    Route::get('/history', [JournalController::class, 'history']);
     Route::get('/journal', [JournalController::class, 'index']);
     Route::post('/journal/{commit}/undo', [JournalController::class, 'undo']);
 

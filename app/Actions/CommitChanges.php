@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Planning\Booking;
 use App\Planning\ChangeWriter;
 use App\Planning\DraftCheck;
+use App\Planning\History;
 use App\Planning\Ledger;
 use App\Planning\LiveNetwork;
 use App\Planning\NewCodes;
@@ -81,6 +82,7 @@ final readonly class CommitChanges
             'inverse' => $this->json($inverse),
             'touched' => json_encode(RowFingerprints::by([...$changes, ...$inverse], $after), JSON_THROW_ON_ERROR), 'created_at' => now(),
         ]);
+        History::keep($commit, $changes, $sentences);
         OrderVersions::keepUp($changes, $by);
         $this->ledger->book($changes, $before, $after, $commit, $by, $booking);
         Journal::write(

@@ -53,8 +53,9 @@ final class ChangeRights
         $needed = [self::needed($change, $before) => true];
         foreach (WrittenRows::between($before, $after)->all() as $pair) {
             foreach (array_filter($pair) as $row) {
-                // what a transfer takes along when it is released belongs to it
-                $isTaken = $change instanceof ReleaseOrder && ($row instanceof Stock || $row instanceof Allocation);
+                // what a transfer takes along when it is released belongs to it, and what is held for a line that goes goes with it
+                $isTaken = ($change instanceof ReleaseOrder && ($row instanceof Stock || $row instanceof Allocation))
+                    || (($change instanceof RemoveSalesLine || $change instanceof PutSalesLine) && $row instanceof Allocation);
                 $isTaken || $needed[self::ofRow($row, $before, $after)] = true;
             }
         }

@@ -15,7 +15,7 @@ final readonly class NetworkWriter
 
     /** What hangs on business data and goes with it, besides the tables of the network; those that refer to others first. */
     private const HANGS_ON_IT = [
-        'missing_materials', 'accepted_shortages', 'resting_proposals', 'put_offs', 'studies', 'message_answers', 'drafts', 'commits', 'conversions',
+        'missing_materials', 'accepted_shortages', 'resting_proposals', 'put_offs', 'studies', 'message_answers', 'drafts', 'commit_references', 'commits', 'conversions',
     ];
 
     private Dates $dates;

@@ -16,6 +16,8 @@ use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PlaceOrders;
+use Yposta\Core\Study\PutSalesLine;
+use Yposta\Core\Study\RemoveSalesLine;
 use Yposta\Core\Study\ScrapBlocked;
 use Yposta\Core\Study\ShipLine;
 use Yposta\Core\Study\TakeBackLine;
@@ -110,7 +112,7 @@ final class RowFingerprints
     }
 
     /** @return list<string> of the rows that a change speaks of */
-    private static function names(Change $change): array
+    public static function names(Change $change): array
     {
         return $change instanceof PlaceOrders
             ? array_map(fn (string $order) => (string) Reference::order($order), $change->orders)
@@ -120,6 +122,8 @@ final class RowFingerprints
     private static function name(Change $change): ?string
     {
         return match (true) {
+            $change instanceof PutSalesLine => (string) $change->line->reference(),
+            $change instanceof RemoveSalesLine => (string) Reference::sales($change->order, $change->line),
             $change instanceof ChangeSalesLine, $change instanceof ShipLine, $change instanceof TakeBackLine => (string) Reference::sales(
                 $change->order, $change->line,
             ),

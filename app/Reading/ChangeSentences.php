@@ -36,6 +36,8 @@ final readonly class ChangeSentences
     /** @param  array<string, mixed>  $fields  as {@see ChangeCodec} keeps them */
     public function sentence(array $fields): string
     {
+        $line = $fields['line'] ?? null;
+        $fields = is_array($line) ? [...$fields, ...$line] : $fields;
         $values = [];
         foreach ($fields as $name => $value) {
             if (is_scalar($value)) {

@@ -26,7 +26,7 @@ return [
     'free_supply' => 'Free :supply from :demand',
     'put_allocations' => 'Held supply as it was',
     'change_sales_line' => 'Sales line :order/:line: :what',
-    'put_sales_line' => 'A new sales line',
+    'put_sales_line' => 'Sales line :order/:line: :qty of :item for :customer, due :due',
     'remove_sales_line' => 'Sales line :order/:line taken away',
     'set_forecast' => 'Forecast :forecast of :item at :site from :start: :qty',
     'scale_demand' => ':percent % of the demand:whom',

@@ -119,6 +119,7 @@ return [
         'code' => 'a new order is called new:1, new:2 and so on until it is written',
         'kind' => 'this kind of change is not known',
         'missing' => 'the field :field is missing',
+        'new_line' => 'nothing of a new sales line has been shipped, and it is no promise',
         'new_order' => 'a new order is firm, and nothing of it has come',
         'only_back' => 'this kind of change only takes others back',
         'unknown' => 'the field :field is not known',

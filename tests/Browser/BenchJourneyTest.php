@@ -81,3 +81,16 @@ it('puts sales lines under their customers, ships those on stock together, and t
     expect((int) firstRow("select shipped from sales_lines where order_code = 'SO-7770' and line = '2'")['shipped'])->toBeGreaterThan(0)
         ->and($person->complaints())->toBe([]);
 });
+
+it('takes a customer\'s new line, sees what it does before it is written, and takes it back from its history', function () {
+    $person = Person::signedIn('nell@marrowby.example');
+    $person->opens('/demand')->clicks("//button[normalize-space()='New sales line']")->types("//form[@aria-label='A new sales line']//label[contains(., 'Customer')]//input", 'Tern Harbour')
+        ->types("//input[@aria-label='Item and site']", 'WS-410')->clicks("(//*[@role='option'][contains(., 'WS-410')])[1]")
+        ->types("//form[@aria-label='A new sales line']//input[@aria-label='Quantity']", '2')->presses('ENTER')->sees('Draft, 1 change')
+        ->clicks("//button[normalize-space()='Commit']")->seesNot('Draft, 1 change');
+    $made = firstRow("select order_code, line, qty from sales_lines where item_code = 'WS-410' order by id desc limit 1");
+    expect((int) $made['qty'])->toBe(2_000_000);
+    $person->opens("/demand?q={$made['order_code']}")->sees("{$made['order_code']}/1")->clicks("//summary[contains(., 'What was changed, and by whom')]")
+        ->sees('2 pcs of WS-410 for Tern Harbour')->clicks("//details//button[normalize-space()='Undo']")->sees('Undone');
+    expect(firstRow("select count(*) as n from sales_lines where order_code = '{$made['order_code']}'")['n'])->toBe(0)->and($person->complaints())->toBe([]);
+});

@@ -184,6 +184,8 @@ it('refuses in words whatever is sent to be written', function (int $seed) {
         ['change' => 'hold_supply', 'demand' => 'part:M1/10', 'supply' => 'order:P1', 'qty' => '1'],
         ['change' => 'free_supply', 'demand' => 'part:M1/10', 'supply' => 'order:P1'],
         ['change' => 'change_sales_line', 'order' => 'S1', 'line' => '1', 'qty' => '4', 'due' => '2026-03-25'],
+        ['change' => 'put_sales_line', 'line' => ['order' => 'S7', 'line' => '1', 'item' => 'HEAD', 'site' => 'MAIN', 'qty' => '2', 'due' => '2026-03-27']],
+        ['change' => 'remove_sales_line', 'order' => 'S1', 'line' => '1'],
         ['change' => 'scale_demand', 'percent' => 120, 'items' => ['HEAD'], 'customers' => []],
         ['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2'],
         ['change' => 'change_planning', 'item' => 'ROD', 'site' => 'MAIN', 'leadDays' => 3, 'safetyStock' => '5'],

@@ -57,7 +57,7 @@ it('keeps views of every list that offers them, each person their own', function
     $this->actingAs(Demo::user('planner'))->get($path)->assertInertia(fn ($page) => $page->where('views', []));
     $this->actingAs(Demo::user('buyer'))->deleteJson('/views', ['page' => $view, 'name' => 'Mine'])->assertJsonPath('views', []);
     $this->postJson('/views', ['page' => 'anything', 'name' => 'Mine', 'query' => ''])->assertStatus(422);
-})->with(fn () => array_map(fn (string $view) => [$view, "/{$view}"], App\Reading\SavedViews::PAGES));
+})->with(fn () => array_map(fn (string $view) => [$view, $view === 'sales' ? '/demand' : "/{$view}"], App\Reading\SavedViews::PAGES));
 
 it('tells calendars what is due under a secret address, which can be made anew and withdrawn', function () {
     $address = $this->postJson('/account/calendar')->assertOk()->json('address');

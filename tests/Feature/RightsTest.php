@@ -141,6 +141,10 @@ function draftedChanges(): array
         'a substitute' => [Roles::MAKE, ['change' => 'swap_component', 'order' => 'M1', 'line' => '10', 'substitute' => 'GLUE', 'ratio' => '1']],
         'a hold' => [Roles::HOLD, ['change' => 'hold_supply', ...$hold, 'qty' => '1']],
         'a sales line' => [Roles::FORECAST, ['change' => 'change_sales_line', 'order' => 'S1', 'line' => '1', 'due' => '2026-03-27']],
+        'a new sales line' => [Roles::FORECAST, ['change' => 'put_sales_line', 'line' => [
+            'order' => 'S77', 'line' => '1', 'item' => 'HEAD', 'site' => 'MAIN', 'qty' => '2', 'due' => '2026-03-27', 'customer' => 'Pier 9',
+        ]]],
+        'a sales line that goes' => [Roles::FORECAST, ['change' => 'remove_sales_line', 'order' => 'S1', 'line' => '1']],
         'a forecast' => [Roles::FORECAST, ['change' => 'set_forecast', 'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '5']],
         'all demand' => [Roles::FORECAST, ['change' => 'scale_demand', 'percent' => 120, 'items' => [], 'customers' => []]],
         'stock' => [Roles::DATA, ['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2']],
@@ -193,7 +197,7 @@ it('lets each role commit those changes that are its own, and no other', functio
         }
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
-        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'put_sales_line', 'remove_sales_line', 'remove_order', 'report_work',
+        'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'remove_order', 'report_work',
         'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', 'block_stock', 'scrap_blocked', // only take others back
         'free_supply', // has nothing to free here
     ]);

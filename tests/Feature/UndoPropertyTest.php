@@ -14,7 +14,8 @@ use Tests\Support;
 
 /** What a commit writes beside the data: who did what, and what was asked. */
 const BESIDE_THE_DATA = [
-    'movements', 'activity_log', 'commits', 'drafts', 'idempotency_keys', 'sessions', 'cache', 'cache_locks', 'jobs', 'failed_jobs', 'migrations',
+    'movements', 'activity_log', 'commits', 'commit_references', 'drafts', 'idempotency_keys', 'sessions', 'cache', 'cache_locks', 'jobs',
+    'failed_jobs', 'migrations',
     'users', 'sqlite_sequence', 'conversions', 'settings', 'runs',
 ];
 
@@ -84,6 +85,13 @@ function randomDraft(Randomizer $random): array
 
             return ['change' => 'change_sales_line', 'order' => $row['order_code'], 'line' => $row['line'], 'qty' => $qty(), 'due' => $day()];
         },
+        function () use ($line, $day, $qty, $random) {
+            $row = $line();
+            $own = ['order' => $row['order_code'], 'item' => $row['item_code'], 'site' => $row['site_code'], 'customer' => 'New'];
+
+            return ['change' => 'put_sales_line', 'line' => [...$own, 'line' => 'n'.$random->getInt(1, 9), 'qty' => $qty(), 'due' => $day()]];
+        },
+        fn () => ['change' => 'remove_sales_line', 'order' => ($row = $line())['order_code'], 'line' => $row['line']],
         fn () => [
             'change' => 'change_planning', 'item' => ($at = $point())['item_code'], 'site' => $at['site_code'],
             'leadDays' => $random->getInt(1, 30), 'safetyStock' => $qty(),

@@ -9,6 +9,7 @@ use App\Http\AskedFilters;
 use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\Explanations;
+use App\Reading\NewSalesLine;
 use App\Reading\Pages\DemandPage;
 use App\Reading\SavedViews;
 use App\Reading\Shapes\ForecastRows;
@@ -67,6 +68,12 @@ final class DemandController extends Controller
             $request->string('forecast')->toString(), $this->site($request), $request->string('q')->limit(60, '')->toString(),
             $this->place($request),
         ));
+    }
+
+    /** What a new sales line begins with, of a new order or of one that there is. */
+    public function start(Request $request): JsonResponse
+    {
+        return response()->json(NewSalesLine::start($request->string('order')->limit(190, '')->toString()));
     }
 
     /** What serves a sales line, for the inspector. */

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\UndoCommit;
 use App\Reading\JournalList;
 use App\Reading\Pages\JournalPage;
+use App\Reading\RecordHistory;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -14,6 +15,9 @@ use Inertia\Response;
 /** Who changed what, newest first; what was committed can be undone as a whole. */
 final class JournalController extends Controller
 {
+    /** Names that one record has at most. */
+    private const NAMES = 5;
+
     public function index(Request $request): Response
     {
         $q = $request->string('q')->limit(60, '')->toString();
@@ -26,5 +30,13 @@ final class JournalController extends Controller
         $key = $request->validate(['key' => 'required|string|min:16|max:64'])['key'];
 
         return response()->json($undo($commit, $key, $this->user($request)));
+    }
+
+    /** Who did what to a record, the newest first; its names, a line each. */
+    public function history(Request $request): JsonResponse
+    {
+        $of = (string) $request->validate(['of' => 'required|string|max:1000'])['of'];
+
+        return response()->json(RecordHistory::of(array_slice(explode("\n", $of), 0, self::NAMES), $this->user($request)));
     }
 }

@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Yposta\Core\Study;
 
+use Yposta\Core\Declaration\RowsOf;
+use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
 
-/** Adds a sales line. */
+/** Adds a sales line, or brings one back. */
 final readonly class PutSalesLine implements Change
 {
-    public function __construct(public SalesLine $line)
+    /** @param  list<Allocation>|null  $held  all that is held then, where it brings back what was held for the line; null for what is held now */
+    public function __construct(public SalesLine $line, #[RowsOf(Allocation::class)] public ?array $held = null)
     {
     }
 
@@ -25,7 +28,7 @@ final readonly class PutSalesLine implements Change
             || throw DoesNotFit::because('no_point', ['item' => $line->item, 'site' => $line->site]);
         $line->qty > 0 || throw DoesNotFit::because('order_of_nothing');
 
-        return $network->with(sales: [...$network->sales, $line]);
+        return $network->with(sales: [...$network->sales, $line], allocations: $this->held ?? $network->allocations);
     }
 
     public function inverse(Network $before): array

@@ -28,8 +28,8 @@ final class SoundChange
         ReceiveOrder::class, ReverseReceipt::class, IssuePart::class, ReturnPart::class, ShipLine::class, TakeBackLine::class,
         BlockStock::class, ScrapBlocked::class,
         PlaceOrders::class, PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class,
-        PutDemand::class, PutOperations::class, PutPlanning::class, PutSalesLine::class, ReportWork::class,
-        RemoveSalesLine::class, PutShifts::class, RemoveOrder::class,
+        PutDemand::class, PutOperations::class, PutPlanning::class, ReportWork::class,
+        PutShifts::class, RemoveOrder::class,
     ];
 
     /**
@@ -49,6 +49,9 @@ final class SoundChange
             && ($change->order->received !== 0 || $change->order->status !== OrderStatus::Firm || $change->order->pinned)) {
             throw InvalidChange::of('change.new_order');
         }
+        $line = $change instanceof PutSalesLine ? $change->line : null;
+        $line === null || [$line->shipped, $line->heldUntil, $line->answered, $change->held ?? null] === [0, null, null, null]
+            || throw InvalidChange::of('change.new_line');
         $new = match (true) {
             $change instanceof PutOrder => $change->orderCode(),
             $change instanceof SplitOrder => $change->rest,

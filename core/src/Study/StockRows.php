@@ -196,6 +196,14 @@ final class StockRows
         return $network->with(allocations: $held);
     }
 
+    /** @return list<Allocation> what is held but for a need */
+    public static function heldForOthers(Network $network, string $demand): array
+    {
+        $others = array_values(array_filter($network->allocations, fn (Allocation $row) => $row->demand !== $demand));
+
+        return count($others) === count($network->allocations) ? $network->allocations : $others;
+    }
+
     /** Nothing is held beyond what there is; who came last loses it. */
     public static function trimHolds(Network $network, string $item, string $site): Network
     {

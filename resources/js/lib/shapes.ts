@@ -870,6 +870,15 @@ export interface HeldRow {
     others: Subject[];
 }
 
+/** Something that was done to a record. */
+export interface HistoryRow {
+    at: string;
+    by: string;
+    sentence: string;
+    undoes: number | null;
+    isUndone: boolean;
+}
+
 /** Something found by the search. */
 export interface Hit {
     kind: HitKind;
@@ -1748,6 +1757,13 @@ export interface SalesRows {
     rows: SalesRow[];
     total: number;
     late: number;
+}
+
+/** What a new sales line begins with. */
+export interface SalesStart {
+    order: string;
+    line: string;
+    customers: string[];
 }
 
 /** A study that was saved, and the run that plans it if it was to be planned. */

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Button } from '@/components/Button';
 import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
@@ -16,6 +17,7 @@ import { useMoreRows } from '@/lib/useMoreRows';
 import { usePicked } from '@/lib/usePicked';
 import { DemandTabs } from '@/pages/parts/DemandTabs';
 import { ForecastGrid } from '@/pages/parts/ForecastGrid';
+import { NewSalesLine } from '@/pages/parts/SalesForms';
 import { SalesInBulk } from '@/pages/parts/SalesInBulk';
 import { SalesPanel } from '@/pages/parts/SalesPanel';
 import { keyOf, SalesTable } from '@/pages/parts/SalesTable';
@@ -25,6 +27,7 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
     const { plan, site } = useShared();
     const draft = useDraft();
     const [told, setTold] = useState<string | null>(null);
+    const [adding, setAdding] = useState(false);
     const { picked, onPick, clear } = usePicked((row: SalesRow) => keyOf(row));
     const mayPick = (useMayMoveStock() || draft.may) && plan.study === null;
     const change = (changes: Record<string, string>) =>
@@ -68,6 +71,11 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                             { value: 'site', label: t('By site') },
                         ]}
                     />
+                )}
+                {!forecast && draft.may && plan.study === null && (
+                    <Button className="!h-[27px]" onClick={() => setAdding(true)}>
+                        {t('New sales line')}
+                    </Button>
                 )}
                 {!forecast && <SavedViews page="sales" path="/demand" views={views} filter={filter} />}
                 {forecast && forecasts.length > 0 && (
@@ -117,11 +125,19 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                     picked={picked}
                     onPick={mayPick ? onPick : null}
                     open={open}
-                    onOpen={setOpen}
+                    onOpen={(key) => {
+                        setAdding(false);
+                        setOpen(key);
+                    }}
                 />
             )}
             {(trouble ?? grid.trouble) && <p className="mt-2 text-broken">{trouble ?? grid.trouble}</p>}
-            {opened && (
+            {adding && (
+                <Inspector label={t('A new sales line')}>
+                    <NewSalesLine onClose={() => setAdding(false)} />
+                </Inspector>
+            )}
+            {opened && !adding && (
                 <Inspector label={t('Sales line')}>
                     <SalesPanel row={opened} answer={data} onClose={() => setOpen(null)} />
                 </Inspector>

@@ -9,6 +9,7 @@ import { PillSelect, PillTabs } from '@/components/Pill';
 import { TouchedNote } from '@/components/DraftMarks';
 import { draftedGround, DraftedQuantity } from '@/components/DraftedQuantity';
 import { Quantity } from '@/components/Quantity';
+import { RecordHistory } from '@/components/RecordHistory';
 import { Inspector } from '@/layout/Shell';
 import { isZero, period, qty } from '@/lib/format';
 import { getJson } from '@/lib/http';
@@ -120,6 +121,7 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                         {told}
                     </p>
                 )}
+                <RecordHistory of={[detail.reference, `planning:${detail.item}\x1f${detail.site}`]} />
                 {sites.length > 1 && (
                     <p className="mt-3 text-sm text-mute">
                         {t('Also at')}{' '}

@@ -4,6 +4,7 @@ import { DraftedDay, DraftedExpected, DraftedOrdered, Touched, TouchedNote } fro
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { PegList } from '@/components/PegList';
+import { RecordHistory } from '@/components/RecordHistory';
 import { Quantity } from '@/components/Quantity';
 import { Inspector } from '@/layout/Shell';
 import { day, isZero, qty } from '@/lib/format';
@@ -131,6 +132,7 @@ export default function Order({ order }: OrderPage) {
                             <ReceiveForm key={line.open} line={line} kind={order.kind} onDone={setTold} />
                         )}
                         <PegList title={t('Serves')} pegs={line.serves} />
+                        <RecordHistory of={[line.reference]} />
                         {line.source && <p className="mt-2 text-xs text-mute">{t('Made from :source', { source: line.source })}</p>}
                     </section>
                 ))}

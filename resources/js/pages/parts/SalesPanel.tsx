@@ -9,7 +9,9 @@ import { CoverStrip } from '@/components/CoverStrip';
 import { day, isZero, qty } from '@/lib/format';
 import type { Explanation, SalesRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
+import { RecordHistory } from '@/components/RecordHistory';
 import { SalesDraft } from '@/pages/parts/DraftForms';
+import { SalesParts } from '@/pages/parts/SalesForms';
 import { ShipForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
@@ -75,6 +77,8 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
             <TouchedNote reference={row.reference} />
             <DraftMarks reference={row.reference} />
             <SalesDraft key={`${row.order}/${row.line} ${row.due}`} row={row} />
+            <SalesParts key={`${row.reference} ${row.open} ${row.due}`} row={row} />
+            <RecordHistory of={[row.reference]} />
             {answer && (
                 <div className="mt-3">
                     <AnswerLines answer={answer} />
