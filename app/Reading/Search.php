@@ -14,6 +14,9 @@ final readonly class Search
 {
     private const EACH = 5;
 
+    /** Letters from which on a customer is meant. */
+    private const NAME = 3;
+
     /** @return list<Hit> */
     public function find(string $text, ?StoredPlan $plan): array
     {
@@ -42,6 +45,7 @@ final readonly class Search
             ->pluck('customer') as $customer) {
             $hits[] = new Hit(HitKind::Customer, $customer, '', '/demand?'.http_build_query(['q' => $customer]));
         }
+        array_push($hits, ...$this->madeFor($text, $plan));
         foreach ($this->matching(DB::table('suppliers'), ['code', 'name'], $text)->orderBy('name')->limit(self::EACH)->get() as $supplier) {
             $hits[] = new Hit(
                 HitKind::Supplier, $supplier->name, $supplier->code, '/plan?'.http_build_query(['supplier' => $supplier->code]),
@@ -49,6 +53,21 @@ final readonly class Search
         }
 
         return $hits;
+    }
+
+    /** @return list<Hit> the production orders that the customer of that name waits for */
+    private function madeFor(string $text, ?StoredPlan $plan): array
+    {
+        $customers = $plan === null || mb_strlen($text) < self::NAME ? [] : $this->matching(
+            DB::table('sales_lines')->where('customer', '<>', ''), ['customer'], $text,
+        )->distinct()->orderBy('customer')->limit(2)->pluck('customer')->all();
+        if ($plan === null || count($customers) !== 1) {
+            return [];
+        }
+
+        return array_map(fn (string $code) => new Hit(
+            HitKind::Order, $code, (string) trans('made for :customer', ['customer' => (string) $customers[0]]), Describe::orderHref($code),
+        ), CustomerOrders::of($plan->run->id, (string) $customers[0], self::EACH));
     }
 
     /** @param  list<string>  $columns */

@@ -96,3 +96,14 @@ it('keeps the history of orders, stock and planning data too, one sentence for e
         ->and(($this->history)("planning:PCB-207\x1fOSK"))->toHaveCount(1)->and(($this->history)('order:P-3311'))->toBe([]);
     $this->getJson('/history')->assertStatus(422);
 });
+
+it('finds what is made for a customer by name', function () {
+    $hits = $this->getJson('/search?q=Coastal+Trust')->assertOk()->json();
+    $made = array_column(array_filter($hits, fn (array $hit) => $hit['kind'] === 'order'), 'label');
+    $lines = DB::table('plan_demands as d')->join('plan_pegs as g', fn ($join) => $join->on('g.run_id', '=', 'd.run_id')->on('g.demand', '=', 'd.n'))
+        ->join('plan_supplies as s', fn ($join) => $join->on('s.run_id', '=', 'g.run_id')->on('s.n', '=', 'g.supply'))
+        ->where('d.kind', 'sales')->where('d.customer', 'Coastal Trust')->where('s.kind', 'order')->where('s.type', 'make')->pluck('s.name')->all();
+    expect($made)->not->toBe([])->and(array_intersect($lines, $made))->not->toBe([])
+        ->and(array_column($hits, 'kind'))->toContain('customer')
+        ->and(array_column(array_filter($this->getJson('/search?q=SO-77')->json(), fn (array $hit) => $hit['kind'] === 'order'), 'label'))->toBe([]);
+});

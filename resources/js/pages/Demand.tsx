@@ -124,7 +124,7 @@ export default function Demand({ filter, sales: first, total, late, forecasts, r
                     by={filter.by}
                     picked={picked}
                     onPick={mayPick ? onPick : null}
-                    open={open}
+                    open={adding ? '' : open}
                     onOpen={(key) => {
                         setAdding(false);
                         setOpen(key);

@@ -83,13 +83,15 @@ function NewForm({ start }: { start: SalesStart }) {
             <div className="flex flex-wrap items-end gap-2">
                 <span className="text-xs text-mute">
                     <span className="block">{t('Item and site')}</span>
-                    <SubjectBox
-                        value={subject?.of ?? ''}
-                        label={subject ? `${subject.item ?? ''}, ${subject.site ?? ''}` : ''}
-                        itemsOnly
-                        name={t('Item and site')}
-                        onPick={(_, picked) => setSubject(picked)}
-                    />
+                    <span className="text-base text-ink">
+                        <SubjectBox
+                            value={subject?.of ?? ''}
+                            label={subject ? `${subject.item ?? ''}, ${subject.site ?? ''}` : ''}
+                            itemsOnly
+                            name={t('Item and site')}
+                            onPick={(_, picked) => setSubject(picked)}
+                        />
+                    </span>
                 </span>
                 <Labelled label={t('Quantity')}>
                     <NumberField
