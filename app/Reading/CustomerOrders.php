@@ -7,11 +7,11 @@ namespace App\Reading;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** The open production orders that a customer's sales lines wait for, followed down the pegs of a plan. */
+/** The open production orders that a customer's next sales lines wait for, followed down the pegs of a plan. */
 final class CustomerOrders
 {
     /** Supplies that are looked at; what lies below is left out. */
-    private const MOST = 3_000;
+    private const MOST = 1_000;
 
     private const AT_ONCE = 400;
 
@@ -19,7 +19,7 @@ final class CustomerOrders
     public static function of(int $run, string $customer, int $most): array
     {
         $demands = DB::table('plan_demands')->where('run_id', $run)->where('kind', 'sales')->where('customer', $customer)
-            ->orderBy('need')->limit(self::MOST)->pluck('n');
+            ->orderBy('need')->limit(self::AT_ONCE)->pluck('n');
         $found = $seen = [];
         while ($demands->isNotEmpty() && count($found) < $most && count($seen) < self::MOST) {
             $supplies = self::inPieces($demands, fn (Collection $some) => DB::table('plan_pegs as g')
