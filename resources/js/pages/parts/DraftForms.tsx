@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { FIELD, Labelled } from '@/components/Labelled';
+import { PriorityField } from '@/components/PriorityField';
 import { MissForm } from '@/pages/parts/MissForm';
 import { IssueForm, useMayMoveStock } from '@/pages/parts/StockForms';
 import { Button } from '@/components/Button';
@@ -21,18 +22,6 @@ function QuantityField({ label, decimals, ...props }: FieldProps & { label: stri
     return (
         <Labelled label={label}>
             <NumberField decimals={decimals} {...props} />
-        </Labelled>
-    );
-}
-
-function PriorityField({ value, onChange }: FieldProps) {
-    return (
-        <Labelled label={t('Priority')}>
-            <select value={value} onChange={(event) => onChange(event.target.value)} className={FIELD}>
-                {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((one) => (
-                    <option key={one}>{one}</option>
-                ))}
-            </select>
         </Labelled>
     );
 }

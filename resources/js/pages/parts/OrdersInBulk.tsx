@@ -1,5 +1,6 @@
 import { Link, router } from '@inertiajs/react';
 import { useState } from 'react';
+import { BulkBar } from '@/components/BulkBar';
 import { Button } from '@/components/Button';
 import { DateField } from '@/components/DateField';
 import { type Change, useDraft } from '@/lib/draft';
@@ -159,12 +160,12 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
             </Button>
         );
     return (
-        <div
-            role="toolbar"
-            aria-label={t('What is done to the picked orders')}
-            className="mb-2.5 flex flex-wrap items-center gap-2 rounded border border-draft bg-draft-tint px-3 py-2"
+        <BulkBar
+            label={t('What is done to the picked orders')}
+            picked={tn('1 order picked', ':n orders picked', orders.length)}
+            trouble={trouble}
+            onClear={onClear}
         >
-            <strong className="mr-1">{tn('1 order picked', ':n orders picked', orders.length)}</strong>
             {draft.may && actions.map(button)}
             {mayBuy && toSend.length > 0 && (
                 <Button disabled={send.busy} onClick={() => send.send(undefined)}>
@@ -228,14 +229,6 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
                     </Link>
                 </>
             )}
-            <Button look="quiet" onClick={onClear}>
-                {t('Pick none')}
-            </Button>
-            {trouble && (
-                <p role="alert" className="w-full font-semibold text-broken">
-                    {trouble}
-                </p>
-            )}
-        </div>
+        </BulkBar>
     );
 }

@@ -4,6 +4,7 @@ import { DateField } from '@/components/DateField';
 import { FIELD, Labelled } from '@/components/Labelled';
 import { NumberField } from '@/components/NumberField';
 import { PanelHead } from '@/components/PanelHead';
+import { PriorityField } from '@/components/PriorityField';
 import { useDraft } from '@/lib/draft';
 import { addDays, day, isZero } from '@/lib/format';
 import { readQuantity, restOf, sumOf } from '@/lib/quantities';
@@ -58,13 +59,7 @@ function NewForm({ start }: { start: SalesStart }) {
                 <Labelled label={t('Line')}>
                     <input value={line} maxLength={20} onChange={(event) => setLine(event.target.value)} className={`${FIELD} w-14`} />
                 </Labelled>
-                <Labelled label={t('Priority')}>
-                    <select value={priority} onChange={(event) => setPriority(event.target.value)} className={FIELD}>
-                        {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((one) => (
-                            <option key={one}>{one}</option>
-                        ))}
-                    </select>
-                </Labelled>
+                <PriorityField value={priority} onChange={setPriority} />
             </div>
             <Labelled label={t('Customer')}>
                 <input

@@ -1,5 +1,6 @@
 import { router } from '@inertiajs/react';
 import { useState } from 'react';
+import { BulkBar } from '@/components/BulkBar';
 import { Button } from '@/components/Button';
 import { DateField } from '@/components/DateField';
 import { FIELD } from '@/components/Labelled';
@@ -44,12 +45,12 @@ export function SalesInBulk({ rows, onClear, onTold }: Props) {
     const change = (fields: Record<string, string | number>): Change[] =>
         rows.map((row) => ({ change: 'change_sales_line', order: row.order, line: row.line, ...fields }));
     return (
-        <div
-            role="toolbar"
-            aria-label={t('What is done to the picked sales lines')}
-            className="mb-2.5 flex flex-wrap items-center gap-2 rounded border border-draft bg-draft-tint px-3 py-2"
+        <BulkBar
+            label={t('What is done to the picked sales lines')}
+            picked={tn('1 sales line picked', ':n sales lines picked', rows.length)}
+            trouble={ship.trouble}
+            onClear={onClear}
         >
-            <strong className="mr-1">{tn('1 sales line picked', ':n sales lines picked', rows.length)}</strong>
             {mayShip && onStock.length > 0 && (
                 <Button look="act" disabled={ship.busy} onClick={() => ship.send(undefined)}>
                     {tn('Ship the one on stock', 'Ship the :n on stock', onStock.length)}
@@ -95,14 +96,6 @@ export function SalesInBulk({ rows, onClear, onTold }: Props) {
                     </select>
                 </>
             )}
-            <Button look="quiet" onClick={onClear}>
-                {t('Pick none')}
-            </Button>
-            {ship.trouble && (
-                <p role="alert" className="w-full font-semibold text-broken">
-                    {ship.trouble}
-                </p>
-            )}
-        </div>
+        </BulkBar>
     );
 }
