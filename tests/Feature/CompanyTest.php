@@ -27,6 +27,11 @@ it('writes settings with each change in the journal', function () {
         ->and(Activity::query()->latest('id')->value('description'))->toContain('10 to 15')->toContain('no to yes')->toContain('1 Mill Lane, Oskerby');
 });
 
+it('takes an address away again', function () {
+    ($this->save)(['address' => ''])->assertOk();
+    expect(Settings::company()['address'])->toBe('');
+});
+
 it('refuses what makes no sense, what nobody changed, and what somebody else has changed meanwhile', function () {
     ($this->save)(['overPercent' => 101])->assertStatus(422)->assertJsonPath('reason', 'percent');
     ($this->save)(['overPercent' => -1])->assertStatus(422)->assertJsonPath('reason', 'percent');

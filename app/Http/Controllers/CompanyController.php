@@ -30,7 +30,7 @@ final class CompanyController extends Controller
     public function save(Request $request, ChangeSettings $change): JsonResponse
     {
         $rules = fn (string $of): array => [
-            "{$of}.name" => 'string|max:190', "{$of}.address" => 'string|max:500', "{$of}.overPercent" => 'integer',
+            "{$of}.name" => 'nullable|string|max:190', "{$of}.address" => 'nullable|string|max:500', "{$of}.overPercent" => 'integer',
             "{$of}.holdOnRelease" => 'boolean', "{$of}.countUnsent" => 'boolean', "{$of}.belowZero" => 'boolean',
         ];
         $given = $request->validate(['values' => 'required|array', 'seen' => 'required|array', ...$rules('values'), ...$rules('seen')]);
@@ -88,7 +88,7 @@ final class CompanyController extends Controller
     {
         $values = [];
         foreach (['name', 'address'] as $name) {
-            isset($given[$name]) && $values[$name] = trim((string) $given[$name]);
+            array_key_exists($name, $given) && $values[$name] = trim((string) $given[$name]);
         }
         foreach (['holdOnRelease', 'countUnsent', 'belowZero'] as $name) {
             isset($given[$name]) && $values[$name] = (bool) $given[$name];
