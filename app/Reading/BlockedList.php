@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Reading\Shapes\BlockedStock;
+use App\Reading\Shapes\Link;
+use App\Reading\Shapes\TodayLine;
+use App\Reading\Shapes\Tone;
 use App\Support\Stored;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -32,9 +35,17 @@ final class BlockedList
         ))->all());
     }
 
-    public static function count(string $site): int
+    /** @return list<TodayLine> */
+    public static function today(string $site): array
     {
-        return self::query($site)->count();
+        $count = self::query($site)->count();
+
+        return $count === 0 ? [] : [new TodayLine(
+            icon: 'short', tone: Tone::Look,
+            title: trans_choice('{1} 1 stock|[2,*] :count stocks', $count, ['count' => $count]),
+            emphasis: trans_choice('{1} is blocked or owed|[2,*] are blocked or owed', $count), note: '', strip: null,
+            action: new Link(trans('Look'), '/movements'),
+        )];
     }
 
     private static function query(string $site): Builder

@@ -36,6 +36,7 @@ final readonly class TodayView
         return [
             ...$this->lateSales($site), ...$this->uncovered($site), ...$this->proposals($site), ...$this->openOrders($site),
             ...$this->short($site), ...$this->holds($site), ...(new TodayPurchasing($this->plan->planDate))->lines($site),
+            ...BlockedList::today($site),
         ];
     }
 

@@ -135,6 +135,9 @@ it('takes in what nobody may use yet, frees it or scraps it, and takes each back
     expect(($this->stock)('ROD'))->toBe(39)->and($blocked())->toBe(1)
         ->and((int) DB::table('order_lines')->where('code', 'P1')->value('received'))->toBe(0);
     $this->get('/movements')->assertInertia(fn ($page) => $page->where('blocked.0.item', 'ROD')->where('blocked.0.why', 'bent'));
+    $this->get('/')->assertInertia(fn ($page) => $page->where(
+        'lines', fn ($lines) => collect($lines)->contains('emphasis', 'is blocked or owed'),
+    ));
 });
 
 it('goes straight to the order that waits for it', function () {
