@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { useDraft } from '@/lib/draft';
 import { moment } from '@/lib/format';
@@ -8,11 +9,12 @@ import { useLoaded } from '@/lib/useLoaded';
 /** Who did what to a record; one's own last change can be undone while nothing was built on it. Read when it is opened. */
 export function RecordHistory({ of }: { of: string[] }) {
     const draft = useDraft();
+    const [open, setOpen] = useState(false);
     const query = new URLSearchParams({ of: of.join('\n') }).toString();
     return (
-        <details className="mt-3 text-sm">
+        <details className="mt-3 text-sm" onToggle={(event) => setOpen(event.currentTarget.open)}>
             <summary className="cursor-pointer text-xs font-bold text-mute">{t('What was changed, and by whom')}</summary>
-            <Rows url={`/history?${query}`} stamp={draft.stamp} onUndo={draft.undoCommit} />
+            {open && <Rows url={`/history?${query}`} stamp={draft.stamp} onUndo={draft.undoCommit} />}
         </details>
     );
 }

@@ -53,7 +53,7 @@ export function ProposalPanel({ detail, edit, mayConvert, mayMake, onEdit, onClo
             <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Date of the order')}</h3>
             <DueField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
             <RestField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
-            {(ways.length > 1 || row.kind === 'buy') && (
+            {(ways.length > 1 || (row.kind === 'buy' && ways.length > 0)) && (
                 <Ways detail={detail} chosen={chosen} mayMake={(kind) => mayConvert && mayMake(kind)} onEdit={onEdit} />
             )}
             <p className="mt-3 flex gap-4 text-sm">
