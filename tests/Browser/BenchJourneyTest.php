@@ -20,6 +20,7 @@ it('buys what is usually made, compared side by side, and orders it by keyboard'
         ->presses('c')->finds("//button[starts-with(normalize-space(), 'Make 1 order') and not(@disabled)]");
     $person->presses('c')->sees('1 purchase order made.');
     $order = firstRow("select o.kind, o.supplier_code, l.price from orders o join order_lines l on l.order_id = o.id where l.item_code = 'BR-2' and o.created_by is not null");
+    $person->opens('/account')->sees('Ivo Marlin'); // nothing is under way any more when somebody else signs in
     expect($order['kind'])->toBe('buy')->and($order['supplier_code'])->toBe('GREENHAY')->and((int) $order['price'])->toBe(26_400_000)
         ->and($person->complaints())->toBe([]);
 });
@@ -34,6 +35,7 @@ it('lets a proposal rest with a reason, finds it again, and takes it up', functi
         ->sees('Put off until Mon 9 Mar by Ivo Marlin: the drawing changes');
     $person->presses('ESCAPE')->clicks("(//tr[@data-row]//input[@type='checkbox'])[1]")->clicks("//button[normalize-space()='Take up again']")
         ->sees('1 proposal taken up again')->sees('Nothing of it rests');
+    $person->opens('/account')->sees('Ivo Marlin'); // nothing is under way any more when somebody else signs in
     expect(firstRow('select count(*) as n from resting_proposals')['n'])->toBe(0)->and($person->complaints())->toBe([]);
 });
 
@@ -50,6 +52,7 @@ it('receives what is not to be used yet, frees a part of it, and sends a deliver
         ->clicks("//form[contains(@aria-label, 'Received P-3340')]//button[normalize-space()='Receive']")->sees('straight to M-1061/');
     expect(firstRow("select sum(qty) as qty from movements where order_code = 'M-1061' and kind = 'issue'")['qty'] < 0)->toBeTrue();
     $apart = firstRow('select count(*) as n from stock s where s.qty - s.owed <> (select coalesce(sum(m.qty), 0) from movements m where m.item_code = s.item_code and m.site_code = s.site_code and not m.blocked)');
+    $stores->opens('/account')->sees('Pell Corrie'); // nothing is under way any more when somebody else signs in
     expect((int) $apart['n'])->toBe(0)->and($stores->complaints())->toBe([]);
 });
 
@@ -68,6 +71,7 @@ it('keeps settings and people, and what they decide holds at once', function () 
     $person->clicks("//button[normalize-space()='Ship']")->sees('Take more than the books have?')->clicks("//*[@role='dialog']//button[normalize-space()='Take it']")
         ->sees("of {$item['item_code']} shipped on SO-7708/2");
     $person->opens('/movements')->sees('beyond the books');
+    $person->opens('/account')->sees('Rufus Oake'); // nothing is under way any more when somebody else signs in
     expect($person->complaints())->toBe([]);
 });
 
@@ -78,6 +82,7 @@ it('puts sales lines under their customers, ships those on stock together, and t
         ->sees('shipped on SO-7770/2')->seesNot('2 sales lines picked');
     $person->clicks("//input[@aria-label='Pick SO-7740/1']")->types("//input[@id='bulk-day']", '27.3')->presses('TAB')
         ->clicks("//button[normalize-space()='Try it on that day']")->sees('Draft, 1 change')->clicks("//button[normalize-space()='Discard']")->seesNot('Draft, 1 change');
+    $person->opens('/account')->sees('Ivo Marlin'); // nothing is under way any more when somebody else signs in
     expect((int) firstRow("select shipped from sales_lines where order_code = 'SO-7770' and line = '2'")['shipped'])->toBeGreaterThan(0)
         ->and($person->complaints())->toBe([]);
 });
@@ -92,5 +97,6 @@ it('takes a customer\'s new line, sees what it does before it is written, and ta
     expect((int) $made['qty'])->toBe(2_000_000);
     $person->opens("/demand?q={$made['order_code']}")->sees("{$made['order_code']}/1")->clicks("//summary[contains(., 'What was changed, and by whom')]")
         ->sees('2 pcs of WS-410 for Tern Harbour')->clicks("//details//button[normalize-space()='Undo']")->sees('Undone');
+    $person->opens('/account')->sees('Nell Harrow'); // nothing is under way any more when somebody else signs in
     expect(firstRow("select count(*) as n from sales_lines where order_code = '{$made['order_code']}'")['n'])->toBe(0)->and($person->complaints())->toBe([]);
 });

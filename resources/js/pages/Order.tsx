@@ -119,7 +119,7 @@ export default function Order({ order }: OrderPage) {
                         <p className="font-semibold">
                             {line.item} <span className="font-normal text-mute">{line.name}</span>
                         </p>
-                        {line.expected === null && (
+                        {line.expected === null && !isZero(line.open) && (
                             <p className="text-sm text-mute">{t('The plan does not know this order yet. Run it to take it in.')}</p>
                         )}
                         <TouchedNote reference={line.reference} />
