@@ -21,7 +21,6 @@ final readonly class ConversionLine
      * @param  int  $number  of the proposal in its run
      * @param  string|null  $qty  decimal number
      * @param  string|null  $due  ISO date
-     * @param  string|null  $supplier  of what is bought as it is proposed
      * @param  string|null  $rest  ISO date on which the rest of it is wanted, where less is ordered now; null to leave that to the next run
      * @param  string|null  $way  another way to get it, see {@see SupplyAlternative::key()}
      */
@@ -29,7 +28,6 @@ final readonly class ConversionLine
         public int $number,
         public ?string $qty = null,
         public ?string $due = null,
-        public ?string $supplier = null,
         public ?string $way = null,
         public ?string $rest = null,
     ) {
@@ -116,21 +114,10 @@ final readonly class ConversionLine
 
             return $isAsProposed ? null : $way;
         }
-        if ($proposal->type !== OrderKind::Buy) {
-            return null;
+        if ($proposal->type === OrderKind::Buy && $proposal->supplier === null && ! $mayBeOpen) {
+            throw Refused::because('convert.no_supplier', ['item' => $point->item], 'supplier', ['number' => $this->number]);
         }
-        $supplier = $this->supplier ?? $proposal->supplier;
 
-        return match (true) {
-            $supplier === null && $mayBeOpen => null,
-            $supplier === null => throw Refused::because(
-                'convert.no_supplier', ['item' => $point->item], 'supplier', ['number' => $this->number],
-            ),
-            ! $ways->knows($supplier) => throw Refused::because(
-                'convert.unknown_supplier', ['supplier' => $supplier], 'supplier', ['number' => $this->number],
-            ),
-            $supplier === $proposal->supplier => null,
-            default => SupplyAlternative::bought($point->item, $point->site, $supplier),
-        };
+        return null;
     }
 }

@@ -120,13 +120,20 @@ final readonly class RequestList
 
     /**
      * @param  Collection<int, stdClass>  $rows
-     * @return array<string, list<SupplierOffer>> by item
+     * @return array<string, list<SupplierOffer>> by item; of every supplier where nobody offers it
      */
     private function offers(Collection $rows): array
     {
         $found = DB::table('supplier_items as x')->join('suppliers as s', 's.code', '=', 'x.supplier_code')
             ->whereIn('x.item_code', $rows->pluck('item_code')->unique()->all())->orderBy('x.rank')->orderBy('x.supplier_code')
             ->get(['x.item_code', 'x.supplier_code', 's.name', 's.currency', 'x.lead_days']);
+        $unoffered = $rows->pluck('item_code')->unique()->diff($found->pluck('item_code'));
+        if ($unoffered->isNotEmpty()) {
+            $all = DB::table('suppliers')->orderBy('code')->get(['code as supplier_code', 'name', 'currency']);
+            $found = $found->concat($unoffered->flatMap(fn (mixed $item) => $all->map(
+                fn (stdClass $row) => (object) [...(array) $row, 'item_code' => $item, 'lead_days' => null],
+            )));
+        }
         $punctual = Punctuality::of(array_values($found->pluck('supplier_code')->unique()->map(Stored::text(...))->all()));
         $offers = [];
         foreach ($found as $row) {

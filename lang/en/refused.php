@@ -63,7 +63,6 @@ return [
         'ordered_since' => ':by ordered :item in :order while this plan was made, so it may be covered. Run the plan again; nothing was ordered.',
         'twice' => 'A proposal was picked twice. Nothing was ordered.',
         'unknown' => 'There is no proposal :number in this plan. Nothing was ordered.',
-        'unknown_supplier' => 'There is no supplier :supplier. Nothing was ordered.',
         'unknown_way' => ':item cannot be got in that way any more. Look at the proposal again; nothing was ordered.',
     ],
     'purchase' => [

@@ -73,9 +73,9 @@ it('makes one purchase order for each supplier and site and one production order
 
 it('proposes nothing twice: a second run after converting all has nothing left', function () {
     $lines = DB::table('plan_supplies')->where('run_id', $this->run->id)->where('kind', 'proposal')->pluck('name')
-        ->map(fn ($name) => ['number' => (int) $name, 'supplier' => null])->all();
+        ->map(fn ($name) => ['number' => (int) $name, 'way' => null])->all();
     foreach ($lines as &$line) {
-        in_array($line['number'], numbersOf('LOST'), true) && $line['supplier'] = 'OTHER';
+        in_array($line['number'], numbersOf('LOST'), true) && $line['way'] = 'buy:OTHER';
     }
     convertLines($lines)->assertOk();
     $again = app(StartRun::class)([], null);
@@ -95,7 +95,7 @@ it('says what it would make of what is picked, with the value of what was typed,
     $lost = numbersOf('LOST')[0];
     $made = numbersOf('TOP')[0];
     $lines = [
-        ['number' => $a[0], 'qty' => '30'], ['number' => $b[0], 'qty' => '1.25'], ['number' => $a[1], 'supplier' => 'OTHER', 'qty' => '2'],
+        ['number' => $a[0], 'qty' => '30'], ['number' => $b[0], 'qty' => '1.25'], ['number' => $a[1], 'way' => 'buy:OTHER', 'qty' => '2'],
         ['number' => $b[1], 'qty' => '1.234'], ['number' => $lost], ['number' => $made], ['number' => 999_999],
     ];
     $sees = fn (array $picked) => $this->postJson('/proposals/preview', ['run' => $this->run->id, 'picked' => $picked, 'lines' => $lines])
@@ -113,7 +113,7 @@ it('says what it would make of what is picked, with the value of what was typed,
 });
 
 it('reckons the date anew for another supplier', function () {
-    convertLines([['number' => numbersOf('A')[0], 'supplier' => 'OTHER']])->assertOk();
+    convertLines([['number' => numbersOf('A')[0], 'way' => 'buy:OTHER']])->assertOk();
 
     expect(OrderLine::query()->sole()->due)->toStartWith('2026-03-05');
 });
@@ -141,7 +141,7 @@ it('tells the second of two people who convert the same proposal, and makes noth
 
 it('takes a changed quantity, date and supplier, and works the components out anew', function () {
     convertLines([
-        ['number' => numbersOf('A')[1], 'qty' => '25', 'due' => '2026-03-16', 'supplier' => 'OTHER'], ['number' => numbersOf('B')[0]],
+        ['number' => numbersOf('A')[1], 'qty' => '25', 'due' => '2026-03-16', 'way' => 'buy:OTHER'], ['number' => numbersOf('B')[0]],
         ['number' => numbersOf('TOP')[0], 'qty' => '15'],
     ], ['agreed' => true])->assertOk()->assertJsonCount(3, 'orders');
     $line = OrderLine::query()->where('item_code', 'A')->sole();
@@ -165,14 +165,14 @@ it('asks about a quantity that is absurd against its need, and orders it when to
 it('asks about a changed line that its supplier does not deliver so: too few, or no multiple', function () {
     DB::table('supplier_items')->where(['supplier_code' => 'OTHER', 'item_code' => 'A'])->update(['min_qty' => 40_000_000, 'multiple' => 10_000_000]);
     [$late, $number] = numbersOf('A');
-    $lines = [['number' => $number, 'qty' => '25', 'supplier' => 'OTHER']];
+    $lines = [['number' => $number, 'qty' => '25', 'way' => 'buy:OTHER']];
     convertLines($lines)->assertStatus(422)->assertJsonPath('reason', 'absurd')->assertJsonPath('details.lines', [
         'A: 25 pcs is less than the least quantity of 40 pcs', 'A: 25 pcs is no multiple of 10 pcs',
     ]);
     expect(Order::query()->count())->toBe(0);
 
-    convertLines([['number' => $number, 'qty' => '40', 'supplier' => 'OTHER']], ['agreed' => true])->assertOk();
-    convertLines([['number' => $late, 'supplier' => 'OTHER']], ['agreed' => true])->assertStatus(422)->assertJsonPath('reason', 'absurd');
+    convertLines([['number' => $number, 'qty' => '40', 'way' => 'buy:OTHER']], ['agreed' => true])->assertOk();
+    convertLines([['number' => $late, 'way' => 'buy:OTHER']], ['agreed' => true])->assertStatus(422)->assertJsonPath('reason', 'absurd');
     convertLines([['number' => $late]], ['agreed' => true])->assertOk(); // as it is proposed: nobody is asked
 });
 
@@ -193,14 +193,14 @@ it('refuses what is wrong, says what, and orders nothing', function (array $chan
     'too many decimals' => [['qty' => '1.234'], 'The quantity of B has more decimals than the item, which has 2. Nothing was ordered.'],
     'a day that is none' => [['due' => '2026-02-31'], 'The date of B: there is no day 2026-02-31. Nothing was ordered.'],
     'a day that has passed' => [['due' => '2026-02-27'], 'The date of B has passed. Nothing was ordered.'],
-    'an unknown supplier' => [['supplier' => 'GHOST'], 'There is no supplier GHOST. Nothing was ordered.'],
+    'an unknown supplier' => [['way' => 'buy:GHOST'], 'B cannot be got in that way any more. Look at the proposal again; nothing was ordered.'],
 ]);
 
 it('refuses a proposal without a supplier until one is chosen', function () {
     $number = numbersOf('LOST')[0];
     convertLines([['number' => $number]])->assertStatus(422)->assertJsonPath('reason', 'supplier')
         ->assertJsonPath('message', 'LOST has no supplier. Choose one first; nothing was ordered.');
-    convertLines([['number' => $number, 'supplier' => 'OTHER']])->assertOk();
+    convertLines([['number' => $number, 'way' => 'buy:OTHER']])->assertOk();
 });
 
 it('refuses proposals that are not there, twice the same, none, or of a plan that has been replaced', function () {

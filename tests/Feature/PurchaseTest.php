@@ -44,6 +44,19 @@ beforeEach(function () {
     };
 });
 
+it('offers a request of every supplier where nobody offers its item', function () {
+    $made = ($this->handOver)();
+    $row = DB::table('order_lines')->where('code', $made['orders'][0]['code'])->first();
+    DB::table('supplier_items')->where('item_code', $row->item_code)->delete();
+    $offers = collect($this->get('/requests')->assertOk()->inertiaProps()['list']['rows'])->firstWhere('code', $row->code)['offers'];
+
+    expect(array_column($offers, 'code'))->toBe(DB::table('suppliers')->orderBy('code')->pluck('code')->all())
+        ->and(array_column($offers, 'lead'))->each->toBeNull();
+    ($this->buy)([], ['lines' => [['line' => $row->code, 'supplier' => $offers[0]['code'], 'price' => '3']], 'sure' => true])->assertOk();
+    expect(DB::table('order_lines as l')->join('orders as o', 'o.id', 'l.order_id')->where('l.code', $row->code)->value('o.supplier_code'))
+        ->toBe($offers[0]['code']);
+});
+
 it('hands proposals to purchasing, which makes one order of three requests, and the plan does not feel it', function () {
     $made = ($this->handOver)();
     $codes = array_column($made['orders'], 'code');

@@ -27,7 +27,7 @@ final class ProposalController extends Controller
     private const LINES = [
         'lines' => 'required|array|min:1|max:1000',
         'lines.*.number' => 'required|integer', 'lines.*.qty' => 'nullable|string|max:60', 'lines.*.due' => 'nullable|string|max:20',
-        'lines.*.supplier' => 'nullable|string|max:190', 'lines.*.way' => 'nullable|string|max:210',
+        'lines.*.way' => 'nullable|string|max:210',
         'lines.*.rest' => 'nullable|string|max:20',
     ];
 
@@ -193,7 +193,7 @@ final class ProposalController extends Controller
     {
         return array_map(
             fn (array $line) => new ConversionLine(
-                (int) $line['number'], $line['qty'] ?? null, $line['due'] ?? null, $line['supplier'] ?? null, $line['way'] ?? null,
+                (int) $line['number'], $line['qty'] ?? null, $line['due'] ?? null, $line['way'] ?? null,
                 $line['rest'] ?? null,
             ),
             array_values($given['lines']),

@@ -6,7 +6,7 @@ namespace Yposta\Core\Network;
 
 /**
  * All ways to get an item at a site: first as it is planned, then its alternatives by rank, and bought where a supplier offers it. What is
- * bought of nobody in particular can be bought of each who offers it.
+ * bought of nobody in particular can be bought of each who offers it; where nobody does, of every supplier there is.
  */
 final readonly class SupplyWays
 {
@@ -37,6 +37,10 @@ final readonly class SupplyWays
             }
         }
 
+        if ($ways === [] && $own->supply === OrderKind::Buy) {
+            return array_values(array_map(fn (Supplier $one) => $first->with(supplier: $one->code), $this->network->suppliers));
+        }
+
         return array_values($ways);
     }
 
@@ -50,12 +54,6 @@ final readonly class SupplyWays
         }
 
         return null;
-    }
-
-    /** Whether there is such a supplier. */
-    public function knows(string $supplier): bool
-    {
-        return isset($this->network->suppliers[$supplier]);
     }
 
     /** @return list<SupplyAlternative> of all who offer it */

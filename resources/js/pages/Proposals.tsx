@@ -6,6 +6,7 @@ import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
+import { WhatCame } from '@/components/WhatCame';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { SavedViews } from '@/components/SavedViews';
 import { Inspector } from '@/layout/Shell';
@@ -272,16 +273,7 @@ export default function Proposals({ run, groups: first, total, shown, passed, to
             {run === null && (
                 <Empty title={t('Nothing has been planned yet')}>{t('Press Run above; what to order will stand here.')}</Empty>
             )}
-            {putOff.answer && (
-                <Notice tone="done" onClose={putOff.clear}>
-                    {putOff.answer.message}
-                </Notice>
-            )}
-            {putOff.trouble && (
-                <Notice tone="broken" onClose={putOff.clear}>
-                    {putOff.trouble}
-                </Notice>
-            )}
+            <WhatCame of={putOff} />
             {run !== null && groups.length === 0 && (
                 <Empty title={rests ? t('Nothing of it rests') : t('No proposal is due')}>
                     {rests

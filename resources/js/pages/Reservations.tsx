@@ -6,8 +6,8 @@ import { Empty } from '@/components/Empty';
 import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { MaybeLink } from '@/components/MaybeLink';
-import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
+import { WhatCame } from '@/components/WhatCame';
 import { PillSelect, PillTabs, PillToggle } from '@/components/Pill';
 import { SavedViews } from '@/components/SavedViews';
 import { day, qty } from '@/lib/format';
@@ -88,16 +88,7 @@ export default function Reservations({ filter, orders, held, matching, allOrders
                 </span>
                 <FindBox label={t('Find order, item')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
             </div>
-            {write.answer && (
-                <Notice tone="done" onClose={write.clear}>
-                    {write.answer.message}
-                </Notice>
-            )}
-            {write.trouble && (
-                <Notice tone="broken" onClose={write.clear}>
-                    {write.trouble}
-                </Notice>
-            )}
+            <WhatCame of={write} />
             {filter.view === 'held' ? (
                 held.length === 0 ? (
                     <Empty title={t('Nothing is held')}>

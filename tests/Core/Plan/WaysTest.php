@@ -41,6 +41,20 @@ it('knows all ways to an item: as it is planned, its alternatives by rank, and o
         ->and((new SupplyWays($network))->find('SHELF', 'MAIN', 'transfer:MAIN'))->toBeNull();
 });
 
+it('can buy of every supplier what nobody offers, but of none else what somebody does', function () {
+    $network = shelves('');
+    $unoffered = Support::bundle([
+        'plan.csv' => "key,value\nplan_date,2026-03-02\n",
+        'calendars.csv' => "calendar,weekdays\nC,12345\n", 'sites.csv' => "site,calendar\nMAIN,C\n",
+        'items.csv' => "item\nPEG\nJIG\n", 'suppliers.csv' => "supplier\nSAW\nJOIN\n",
+        'planning.csv' => "item,site,supply,lead_days\nPEG,MAIN,buy,4\nJIG,MAIN,make,2\n",
+    ])->network;
+    $keys = fn (string $item) => array_map(fn (SupplyAlternative $way) => $way->key(), (new SupplyWays($unoffered))->of($item, 'MAIN'));
+
+    expect($keys('PEG'))->toEqualCanonicalizing(['buy:JOIN', 'buy:SAW'])->and($keys('JIG'))->toBe(['make'])
+        ->and((new SupplyWays($network))->find('SHELF', 'MAIN', 'buy:JOIN'))->toBeNull();
+});
+
 it('makes an order of another kind of a proposal, with its own lead time and components', function (string $way, array $expected) {
     $contents = Support::bundle(Support::folder(dirname(__DIR__, 2).'/cases/worked'));
     $network = shelves("SHELF,MAIN,1,buy,5,JOIN,\nSHELF,MAIN,2,transfer,1,,DEPOT\nBOARD,MAIN,1,make,2,,\n");

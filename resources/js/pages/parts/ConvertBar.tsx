@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { DateField } from '@/components/DateField';
+import { ReasonField } from '@/components/ReasonField';
 import { addDays, qty } from '@/lib/format';
 import type { ConversionPreview } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
@@ -165,14 +166,11 @@ function PutOffForm({ busy, onPutOff, onBack }: { busy: boolean; onPutOff: Props
             <span className="text-ink">
                 <DateField label={t('Rests until')} value={until} min={addDays(plan.planDate, 1)} onChange={setUntil} />
             </span>
-            <input
-                autoFocus
-                aria-label={t('Why it can wait')}
-                placeholder={t('Why it can wait')}
+            <ReasonField
+                label={t('Why it can wait')}
                 value={reason}
-                maxLength={190}
-                onChange={(event) => setReason(event.target.value)}
-                onKeyDown={(event) => event.key === 'Escape' && onBack()}
+                onChange={setReason}
+                onBack={onBack}
                 className="h-[26px] flex-1 rounded border border-mute bg-ink px-2 placeholder:text-order-tint"
             />
             <button

@@ -2,12 +2,11 @@ import { Link, router } from '@inertiajs/react';
 import { useState } from 'react';
 import { BulkBar } from '@/components/BulkBar';
 import { Button } from '@/components/Button';
-import { DateField } from '@/components/DateField';
+import { DayChange } from '@/components/DayChange';
 import { type Change, useDraft } from '@/lib/draft';
 import { freshKey, postJson } from '@/lib/http';
 import { isZero } from '@/lib/format';
 import type { OpenLine, OrderRow, Posted, Told } from '@/lib/shapes';
-import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useMayBuy } from '@/pages/parts/PurchaseForms';
@@ -35,7 +34,6 @@ interface Props {
  */
 export function OrdersInBulk({ orders, onClear, onTold }: Props) {
     const draft = useDraft();
-    const { plan } = useShared();
     const [day, setDay] = useState('');
     const made = orders.filter((order) => order.kind === 'make');
     const firm = made.filter((order) => order.status === 'firm');
@@ -200,23 +198,18 @@ export function OrdersInBulk({ orders, onClear, onTold }: Props) {
                 </Button>
             )}
             {draft.may && (
-                <>
-                    <label htmlFor="bulk-day" className="ml-2 text-sm">
-                        {t('Day')}
-                    </label>
-                    <DateField id="bulk-day" value={day} onChange={setDay} min={plan.planDate} optional />
-                    <Button
-                        disabled={draft.busy || onDay === null}
-                        onClick={() =>
-                            void draft.add(
-                                lineChanges(orders, (line) => ({ change: 'move_order', order: line.code, due: onDay })),
-                                tn('1 order moved to its day', ':n orders moved to one day', orders.length),
-                            )
-                        }
-                    >
-                        {t('Move to the day')}
-                    </Button>
-                </>
+                <DayChange
+                    day={day}
+                    onDay={setDay}
+                    label={t('Move to the day')}
+                    busy={draft.busy}
+                    onChange={() =>
+                        void draft.add(
+                            lineChanges(orders, (line) => ({ change: 'move_order', order: line.code, due: onDay })),
+                            tn('1 order moved to its day', ':n orders moved to one day', orders.length),
+                        )
+                    }
+                />
             )}
             {draft.may && made.length > 0 && (
                 <>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { FIELD } from '@/components/Labelled';
+import { ReasonField } from '@/components/ReasonField';
 import type { RequestRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
 import type { RequestEdit } from '@/pages/parts/RequestPanel';
@@ -44,14 +45,11 @@ export function RequestsBar({ rows, edits, into, onInto, busy, onBuy, onGiveBack
                             }
                         }}
                     >
-                        <input
-                            autoFocus
-                            aria-label={t('Why it is given back')}
-                            placeholder={t('Why it is given back')}
+                        <ReasonField
+                            label={t('Why it is given back')}
                             value={reason}
-                            maxLength={190}
-                            onChange={(event) => setReason(event.target.value)}
-                            onKeyDown={(event) => event.key === 'Escape' && setAsking(false)}
+                            onChange={setReason}
+                            onBack={() => setAsking(false)}
                             className={`${FIELD} flex-1`}
                         />
                         <Button type="submit" look="act" disabled={busy || reason.trim() === ''}>

@@ -2,12 +2,11 @@ import { router } from '@inertiajs/react';
 import { useState } from 'react';
 import { BulkBar } from '@/components/BulkBar';
 import { Button } from '@/components/Button';
-import { DateField } from '@/components/DateField';
+import { DayChange } from '@/components/DayChange';
 import { FIELD } from '@/components/Labelled';
 import { type Change, useDraft } from '@/lib/draft';
 import { freshKey, postJson } from '@/lib/http';
 import type { Posted, SalesRow } from '@/lib/shapes';
-import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useMayMoveStock } from '@/pages/parts/StockForms';
@@ -24,7 +23,6 @@ const isOnStock = (row: SalesRow) => row.heldUntil === null && row.strip !== nul
 /** What is done to sales lines that are picked: what is on stock is shipped at once, the rest is a line of the draft first. */
 export function SalesInBulk({ rows, onClear, onTold }: Props) {
     const draft = useDraft();
-    const { plan } = useShared();
     const [day, setDay] = useState('');
     const [key, setKey] = useState(freshKey);
     const mayShip = useMayMoveStock();
@@ -58,21 +56,18 @@ export function SalesInBulk({ rows, onClear, onTold }: Props) {
             )}
             {draft.may && (
                 <>
-                    <label htmlFor="bulk-day" className="ml-2 text-sm">
-                        {t('Day')}
-                    </label>
-                    <DateField id="bulk-day" value={day} onChange={setDay} min={plan.planDate} optional />
-                    <Button
-                        disabled={draft.busy || day === ''}
-                        onClick={() =>
+                    <DayChange
+                        day={day}
+                        onDay={setDay}
+                        label={t('Try it on that day')}
+                        busy={draft.busy}
+                        onChange={() =>
                             void draft.add(
                                 change({ due: day }),
                                 tn('1 sales line moved to its day', ':n sales lines moved to one day', rows.length),
                             )
                         }
-                    >
-                        {t('Try it on that day')}
-                    </Button>
+                    />
                     <select
                         aria-label={t('Priority of all of them')}
                         value=""
