@@ -1,5 +1,5 @@
 import { usePage } from '@inertiajs/react';
-import { createContext, useContext, useState, type ReactNode } from 'react';
+import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { Notice } from '@/components/Notice';
 import { DraftTray } from '@/layout/DraftTray';
@@ -10,21 +10,28 @@ import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useFirstRow } from '@/lib/useFirstRow';
 
-const Slot = createContext<HTMLElement | null>(null);
+const Slot = createContext<Places>({ aside: null, skip: null });
+
+/** Where an inspector stands, and the way to it. */
+interface Places {
+    aside: HTMLElement | null;
+    skip: HTMLElement | null;
+}
 
 /** The frame of every page: rail, top bar, the page, and on the right the place of the inspector. */
 export function Shell({ children }: { children: ReactNode }) {
     const { trouble } = useShared();
     const { url } = usePage();
     useFirstRow();
-    const [slot, setSlot] = useState<HTMLElement | null>(null);
+    const [aside, setAside] = useState<HTMLElement | null>(null);
+    const [skip, setSkip] = useState<HTMLElement | null>(null);
+    const places = useMemo(() => ({ aside, skip }), [aside, skip]);
     const [hidden, setHidden] = useState<string | null>(null);
     return (
         <DraftProvider>
-            <Slot value={slot}>
-                <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
-                    {t('To the page')}
-                </a>
+            <Slot value={places}>
+                <SkipLink to="page">{t('To the page')}</SkipLink>
+                <span ref={setSkip} className="contents" />
                 <div className="flex h-screen overflow-hidden">
                     <Rail />
                     <div className="flex min-w-0 flex-1 flex-col">
@@ -42,7 +49,7 @@ export function Shell({ children }: { children: ReactNode }) {
                                 )}
                                 {children}
                             </main>
-                            <div ref={setSlot} className="contents" />
+                            <div ref={setAside} className="contents" />
                         </div>
                         <DraftTray />
                     </div>
@@ -54,17 +61,31 @@ export function Shell({ children }: { children: ReactNode }) {
 
 /** Puts its content into the inspector's place, whichever page it is written in. */
 export function Inspector({ label, children }: { label: string; children: ReactNode }) {
-    const slot = useContext(Slot);
-    if (!slot) {
-        return null;
-    }
-    return createPortal(
-        <aside
-            aria-label={label}
-            className="w-[344px] shrink-0 overflow-y-auto border-l border-line bg-surface px-3.5 py-3 min-[1500px]:w-[400px]"
-        >
+    const { aside, skip } = useContext(Slot);
+    return (
+        <>
+            {skip && createPortal(<SkipLink to="inspector">{t('To the panel on the right')}</SkipLink>, skip)}
+            {aside &&
+                createPortal(
+                    <aside
+                        id="inspector"
+                        tabIndex={-1}
+                        aria-label={label}
+                        className="w-[344px] shrink-0 overflow-y-auto border-l border-line bg-surface px-3.5 py-3 focus:outline-none min-[1500px]:w-[400px]"
+                    >
+                        {children}
+                    </aside>,
+                    aside,
+                )}
+        </>
+    );
+}
+
+/** Seen once the focus is on it: the first stops of the Tab key. */
+function SkipLink({ to, children }: { to: string; children: string }) {
+    return (
+        <a href={`#${to}`} className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
             {children}
-        </aside>,
-        slot,
+        </a>
     );
 }

@@ -1,5 +1,5 @@
 import { router } from '@inertiajs/react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Button } from '@/components/Button';
 import { DataTable, type DataColumn } from '@/components/DataTable';
 import { FIELD, Labelled } from '@/components/Labelled';
@@ -36,12 +36,16 @@ export default function People({ people, roles }: PeoplePage) {
     const [name, setName] = useState('');
     const [role, setRole] = useState('planner');
     const [asked, setAsked] = useState<{ what: 'password' | 'retire'; person: PersonRow } | null>(null);
+    const first = useRef<HTMLInputElement>(null);
     const keep = useCommand<Wish, PersonKept>(
         ({ url, body }) => postJson<PersonKept>(url, body),
-        () => {
+        (_, { url }) => {
             setEmail('');
             setName('');
             router.reload();
+            if (url === '/people') {
+                first.current?.focus(); // the next one
+            }
         },
     );
     const active = people.filter((person) => person.retiredAt === null);
@@ -140,7 +144,13 @@ export default function People({ people, roles }: PeoplePage) {
                 }}
             >
                 <Labelled label={t('Name')}>
-                    <input value={name} maxLength={190} onChange={(event) => setName(event.target.value)} className={`${FIELD} w-48`} />
+                    <input
+                        ref={first}
+                        value={name}
+                        maxLength={190}
+                        onChange={(event) => setName(event.target.value)}
+                        className={`${FIELD} w-48`}
+                    />
                 </Labelled>
                 <Labelled label={t('Email address')}>
                     <input

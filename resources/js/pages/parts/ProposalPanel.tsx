@@ -127,7 +127,9 @@ function RestField({ detail, edit, mayConvert, onEdit }: Pick<Props, 'detail' | 
                     onChange={(event) => onEdit({ rest: event.target.checked ? addDays(row.wanted, 7) : undefined })}
                     className="accent-draft"
                 />
-                {t('the rest, :qty :unit, on', { qty: qty(left, row.decimals), unit: row.unit })}
+                {edit?.rest === undefined
+                    ? t('the rest, :qty :unit, on another day', { qty: qty(left, row.decimals), unit: row.unit })
+                    : t('the rest, :qty :unit, on', { qty: qty(left, row.decimals), unit: row.unit })}
             </label>
             {edit?.rest !== undefined && (
                 <DateField label={t('Day of the rest')} value={edit.rest} onChange={(rest) => onEdit({ rest })} className="!border-draft" />
