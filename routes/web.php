@@ -9,6 +9,7 @@ use App\Http\Controllers\BundleController;
 use App\Http\Controllers\CalendarFeedController;
 use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\CompanyController;
+use App\Http\Controllers\DataController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DemoDayController;
 use App\Http\Controllers\DraftController;
@@ -72,6 +73,11 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/demand/start', [DemandController::class, 'start']);
     Route::get('/demand/line', [DemandController::class, 'line']);
     Route::post('/demand/forecast', [DemandController::class, 'change']);
+
+    Route::get('/data', [DataController::class, 'index']);
+    Route::get('/data/rows', [DataController::class, 'rows']);
+    Route::get('/data/codes', [DataController::class, 'codes']);
+    Route::post('/data/many', [DataController::class, 'many']);
 
     Route::get('/promise', [PromiseController::class, 'index']);
     Route::post('/promise/answer', [PromiseController::class, 'answer']);

@@ -10,6 +10,7 @@ use App\Planning\Booking;
 use App\Planning\ChangeWriter;
 use App\Planning\DraftCheck;
 use App\Planning\History;
+use App\Planning\KeptNames;
 use App\Planning\Ledger;
 use App\Planning\LiveNetwork;
 use App\Planning\NewCodes;
@@ -74,9 +75,10 @@ final readonly class CommitChanges
         [$changes, $codes] = $this->numbered(array_merge(...$lines), $before, $asRequests);
         $list = new Changes($changes);
         $after = $this->writtenOut($list->apply($before), array_values($codes));
+        KeptNames::check($before, $after);
         $inverse = $list->inverse($before);
         $this->writer->write($before, $after, $this->origins($changes), $by);
-        $sentences = $said !== null ? [$said] : (new ChangeSentences(Day::parse(Settings::planDate()), $after))->all($changes);
+        $sentences = $said !== null ? [$said] : (new ChangeSentences(Day::parse(Settings::planDate()), $after, $before))->all($changes);
         $commit = (int) DB::table('commits')->insertGetId([
             'user_id' => $by->id, 'sentences' => json_encode($sentences, JSON_THROW_ON_ERROR), 'changes' => $this->json($changes),
             'inverse' => $this->json($inverse),

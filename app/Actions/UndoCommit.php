@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Planning\Booking;
 use App\Planning\ChangeWriter;
 use App\Planning\DraftCheck;
+use App\Planning\KeptNames;
 use App\Planning\Ledger;
 use App\Planning\LiveNetwork;
 use App\Planning\OrderTables;
@@ -78,6 +79,7 @@ final readonly class UndoCommit
                 throw Refused::because('undo.unfit', ['trouble' => $check->trouble], 'fit');
             }
             $after = (new Changes($inverse))->apply($before);
+            KeptNames::check($before, $after);
             $this->writer->write($before, $after, $this->origins($inverse), $by);
             OrderVersions::keepUp($inverse, $by);
             $this->ledger->book($inverse, $before, $after, $id, $by, new Booking(counters: Ledger::countersOf($id, $inverse, $before)));

@@ -36,6 +36,7 @@ use Yposta\Core\Study\PutDays;
 use Yposta\Core\Study\PutDemand;
 use Yposta\Core\Study\PutOrder;
 use Yposta\Core\Study\PutPlanning;
+use Yposta\Core\Study\PutRows;
 use Yposta\Core\Study\PutSalesLine;
 use Yposta\Core\Study\PutShifts;
 use Yposta\Core\Study\ReleaseOrder;
@@ -97,6 +98,7 @@ final class ChangeRights
         $order = $change instanceof OfOrder ? $network->orders[$change->orderCode()] ?? null : null;
 
         return match (true) {
+            $change instanceof PutRows => in_array($change->class, [Shift::class, Closure::class], true) ? Roles::MAKE : Roles::DATA,
             $change instanceof PutOrder => self::ofKind($change->order->kind),
             $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
             $change instanceof ChangeSalesLine, $change instanceof SetForecast, $change instanceof ScaleDemand,

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
+use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\ReferenceLookup;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
@@ -16,6 +18,7 @@ use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PlaceOrders;
+use Yposta\Core\Study\PutRows;
 use Yposta\Core\Study\PutSalesLine;
 use Yposta\Core\Study\RemoveSalesLine;
 use Yposta\Core\Study\ScrapBlocked;
@@ -27,6 +30,9 @@ final class RowFingerprints
 {
     /** Before the key of a row of planning data, which has no reference. */
     private const PLANNING = 'planning:';
+
+    /** Before the kind of other master data and what its rows are about; see {@see PutRows::records()}. */
+    private const ROWS = 'rows:';
 
     /**
      * @param  list<Change>  $changes
@@ -52,7 +58,8 @@ final class RowFingerprints
     {
         $lookup = new ReferenceLookup($network);
         $components = $operations = $stock = $seen = [];
-        $references = array_map(fn (string $name) => str_starts_with($name, self::PLANNING) ? null : Reference::tryParse($name), $names);
+        $references = array_map(fn (string $name) => self::isMasterData($name) ? null : Reference::tryParse($name), $names);
+        $rows = self::recordRows($names, $network);
         $orders = array_flip(array_map(
             fn (?Reference $reference) => $reference?->kind === ReferenceKind::Order ? $reference->name : '',
             $references,
@@ -76,7 +83,7 @@ final class RowFingerprints
                     : null,
                 ReferenceKind::Sales => $lookup->salesLine($reference),
                 ReferenceKind::Stock => $stock[$name] ?? null,
-                default => $network->planning[substr($name, strlen(self::PLANNING))] ?? null,
+                default => $rows[$name] ?? $network->planning[substr($name, strlen(self::PLANNING))] ?? null,
             };
             $seen[$name] = $row === null ? '' : hash('xxh128', serialize($row));
         }
@@ -103,20 +110,63 @@ final class RowFingerprints
         return str_starts_with($name, self::PLANNING) ? explode("\x1f", substr($name, strlen(self::PLANNING)), 2) + ['', ''] : null;
     }
 
+    /** @return array{string, string}|null kind and record of master data that has no point; null for another */
+    public static function record(string $name): ?array
+    {
+        return str_starts_with($name, self::ROWS) ? explode(':', substr($name, strlen(self::ROWS)), 2) + ['', ''] : null;
+    }
+
+    /** The name of all rows of a kind that are about one thing, see {@see PutRows::records()}. */
+    public static function ofRecord(string $kind, string $record): string
+    {
+        return self::ROWS."{$kind}:{$record}";
+    }
+
+    private static function isMasterData(string $name): bool
+    {
+        return str_starts_with($name, self::PLANNING) || str_starts_with($name, self::ROWS);
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return array<string, list<object>> the rows of those that are records, by name; what has none is not there
+     */
+    private static function recordRows(array $names, Network $network): array
+    {
+        $kinds = [];
+        foreach ($names as $name) {
+            $record = self::record($name);
+            $record === null || $kinds[$record[0]][$record[1]] = true;
+        }
+        $found = [];
+        foreach ($kinds as $kind => $records) {
+            foreach (PutRows::about(PutRows::KINDS[$kind] ?? Item::class, $network) as [$row, $record]) {
+                isset($records[$record]) && $found[self::ofRecord($kind, $record)][] = $row;
+            }
+        }
+
+        return $found;
+    }
+
     /** What a person calls the row: the name without its kind. */
     public static function called(string $name): string
     {
         return str_starts_with($name, self::PLANNING)
             ? str_replace("\x1f", ' ', substr($name, strlen(self::PLANNING)))
-            : Reference::tryParse($name)->name ?? $name;
+            : self::record($name)[1] ?? Reference::tryParse($name)->name ?? $name;
     }
 
     /** @return list<string> of the rows that a change speaks of */
     public static function names(Change $change): array
     {
-        return $change instanceof PlaceOrders
-            ? array_map(fn (string $order) => (string) Reference::order($order), $change->orders)
-            : array_filter([self::name($change)], is_string(...));
+        return match (true) {
+            $change instanceof PlaceOrders => array_map(fn (string $order) => (string) Reference::order($order), $change->orders),
+            $change instanceof PutRows && $change->class === Planning::class => array_map(
+                fn (array $parts) => self::PLANNING.Network::key(...$parts), $change->identities(),
+            ),
+            $change instanceof PutRows => array_map(fn (string $record) => self::ofRecord($change->kind(), $record), $change->records()),
+            default => array_filter([self::name($change)], is_string(...)),
+        };
     }
 
     private static function name(Change $change): ?string

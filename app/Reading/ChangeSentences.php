@@ -12,6 +12,7 @@ use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\HoldSupply;
+use Yposta\Core\Study\PutRows;
 
 /** Puts changes into words, from the fields in which they are kept. */
 final readonly class ChangeSentences
@@ -19,8 +20,9 @@ final readonly class ChangeSentences
     /**
      * @param  int  $planDate  day number
      * @param  Network|null  $network  that knows the items and orders they speak of; without one the tables are asked
+     * @param  Network|null  $before  that they were made to, so that what was there before is said, too
      */
-    public function __construct(private int $planDate, private ?Network $network = null)
+    public function __construct(private int $planDate, private ?Network $network = null, private ?Network $before = null)
     {
     }
 
@@ -36,6 +38,11 @@ final readonly class ChangeSentences
     /** @param  array<string, mixed>  $fields  as {@see ChangeCodec} keeps them */
     public function sentence(array $fields): string
     {
+        if (($fields['change'] ?? '') === 'put_rows') {
+            $change = ChangeCodec::decode($fields);
+
+            return $change instanceof PutRows ? RowSentences::of($change, $this->before) : '';
+        }
         $line = $fields['line'] ?? null;
         $fields = is_array($line) ? [...$fields, ...$line] : $fields;
         $values = [];

@@ -80,8 +80,10 @@ final class TouchedSince
     /** @param  array<string, true>  $names  by reference; gains the points of orders and sales lines */
     private static function addPoints(array &$names): void
     {
-        $orders = $sales = [];
+        $orders = $sales = $items = [];
         foreach (array_keys($names) as $name) {
+            $record = RowFingerprints::record((string) $name);
+            $record === null || $items[] = $record[1];
             $reference = Reference::tryParse((string) $name);
             match ($reference?->kind) {
                 ReferenceKind::Order => $orders[] = $reference->name,
@@ -95,6 +97,11 @@ final class TouchedSince
             foreach ($found as $line) {
                 $names[Network::key($line->item_code, $line->site_code)] = true;
                 $names[(string) Reference::order($line->code)] = true;
+            }
+        }
+        foreach (array_chunk($items, self::AT_ONCE) as $chunk) { // where what the rows are about is no item, nothing is found
+            foreach (DB::table('planning_data')->whereIn('item_code', $chunk)->get(['item_code', 'site_code']) as $point) {
+                $names[Network::key($point->item_code, $point->site_code)] = true;
             }
         }
         foreach (array_chunk($sales, self::AT_ONCE) as $chunk) {

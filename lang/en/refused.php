@@ -17,6 +17,7 @@ return [
     'commit' => [
         'empty' => 'The draft is empty. Nothing was written.',
         'forbidden' => 'this is not yours to write',
+        'kept' => ':code stands in orders or movements that are over, so that it cannot be taken away. Retire it instead; nothing was written.',
         'moved' => ':names has been changed meanwhile',
         'stale' => 'The draft was changed in another window. Nothing was written; look at it again.',
         'unfit' => ':Trouble. Nothing was written.',
@@ -96,6 +97,12 @@ return [
     'day' => [
         'no_plan' => 'The plan could not be made: :trouble',
         'not_pinned' => 'The date is not pinned: the days of this company pass by themselves. Nothing was changed.',
+    ],
+    'data' => [
+        'beyond' => 'That goes beyond what can be counted. Nothing was drafted.',
+        'column' => 'That column cannot be changed for many at once. Nothing was drafted.',
+        'gone' => 'Some of these rows are not there any more, or say something else now. The list has been read again.',
+        'value' => ':Trouble. Nothing was drafted.',
     ],
     'draft' => [
         'busy' => 'The draft is being changed in another window. Nothing was added; try again.',

@@ -40,7 +40,7 @@ const OWN = [
     'POST sign-in', 'POST sign-out', 'POST account/password', 'POST site', 'POST shown-plan', 'POST views', 'DELETE views', 'DELETE draft',
     'DELETE draft/lines/{id}',
     'POST draft/lines/{id}/accept', 'POST draft/balances', 'POST draft/step', 'POST draft/commit', 'POST shortages/resolve', 'POST proposals/preview',
-    'POST promise/answer', 'POST board/place', 'POST demo/day', 'POST count/look', 'POST account/calendar',
+    'POST promise/answer', 'POST board/place', 'POST demo/day', 'POST count/look', 'POST account/calendar', 'POST data/many',
     'DELETE account/calendar', 'DELETE account/sessions',
 ];
 
@@ -149,6 +149,13 @@ function draftedChanges(): array
         'all demand' => [Roles::FORECAST, ['change' => 'scale_demand', 'percent' => 120, 'items' => [], 'customers' => []]],
         'stock' => [Roles::DATA, ['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2']],
         'planning data' => [Roles::DATA, ['change' => 'change_planning', 'item' => 'ROD', 'site' => 'MAIN', 'leadDays' => 9]],
+        'an item' => [Roles::DATA, ['change' => 'put_rows', 'kind' => 'items', 'rows' => [['code' => 'BELL', 'unit' => 'pcs']]]],
+        'a structure' => [Roles::DATA, ['change' => 'put_rows', 'kind' => 'bom', 'rows' => [
+            ['item' => 'HEAD', 'line' => '77', 'component' => 'GLUE', 'qty' => '1'],
+        ]]],
+        'a closure as a row' => [Roles::MAKE, ['change' => 'put_rows', 'kind' => 'closures', 'rows' => [
+            ['workCentre' => 'BENCH', 'from' => '2026-03-09 06:00', 'to' => '2026-03-10 14:00', 'units' => 1],
+        ]]],
         'days of a calendar' => [Roles::DATA, [
             'change' => 'work_days', 'calendar' => (string) DB::table('calendars')->value('code'), 'from' => '2026-03-10', 'to' => '2026-03-11',
             'works' => false,

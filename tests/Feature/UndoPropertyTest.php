@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Draft;
 use App\Planning\Ledger;
+use App\Planning\NetworkReader;
 use Benchmarks\RandomBundle;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -11,6 +12,9 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Demo;
 use Tests\Support;
+use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Network\BomLine;
+use Yposta\Core\Study\RowCodec;
 
 /** What a commit writes beside the data: who did what, and what was asked. */
 const BESIDE_THE_DATA = [
@@ -127,6 +131,24 @@ function randomDraft(Randomizer $random): array
 
             return ['change' => 'swap_component', 'order' => $row['code'], 'line' => $row['line'], 'substitute' => $substitute, 'ratio' => '1'];
         },
+        function () use ($one, $qty, $random) {
+            $row = $one(app(NetworkReader::class)->read()->bom);
+            $isChanged = $random->getInt(0, 2) > 0;
+
+            return [
+                'change' => 'put_rows', 'kind' => 'bom', 'removed' => [Declaration::of(BomLine::class)->identity($row)],
+                'rows' => $isChanged ? [[...RowCodec::encode($row), 'qty' => $qty()]] : [],
+            ];
+        },
+        fn () => ['change' => 'put_rows', 'kind' => 'items', 'rows' => [
+            ['code' => 'N'.$random->getInt(1, 5), 'decimals' => 2], ['code' => 'N'.$random->getInt(6, 9), 'salesPrice' => $qty(), 'retired' => true],
+        ]],
+        fn () => ['change' => 'put_rows', 'kind' => 'operations', 'rows' => [ // without a site, as those that are there
+            ['item' => $made()['item_code'], 'op' => 10, 'workCentre' => 'BENCH', 'run' => $qty()],
+        ]],
+        fn () => ['change' => 'put_rows', 'kind' => 'shifts', 'rows' => [
+            ['workCentre' => 'BENCH', 'weekdays' => '6', 'from' => '0'.$random->getInt(5, 9).':00', 'to' => '12:00'],
+        ]],
         fn () => [
             'change' => 'hold_supply', 'demand' => 'part:'.($row = $component())['code'].'/'.$row['line'],
             'supply' => "stock:{$row['item_code']}@MAIN", 'qty' => '1',

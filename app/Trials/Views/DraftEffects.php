@@ -93,7 +93,7 @@ final readonly class DraftEffects
         $checks = DraftCheck::of($changes, array_column($lines, 'seen'), $network, $user);
         $planDate = Day::parse(Settings::planDate());
         $presenter = new TrialPresenter($network, $planDate);
-        $say = new ChangeSentences($planDate, $network);
+        $say = new ChangeSentences($planDate, $network, $network);
         $rows = [];
         $troubles = 0;
         foreach ($lines as $place => $line) {

@@ -58,6 +58,16 @@ final readonly class Declaration
     }
 
     /**
+     * What tells a row from the others of its class: its key, or all that it says where rows have none.
+     *
+     * @return list<string> as the file writes it
+     */
+    public function identity(object $row): array
+    {
+        return $this->file->key === [] ? $this->fields($row) : $this->keyParts(get_object_vars($row));
+    }
+
+    /**
      * @param  array<mixed>  $values  of a row, by property
      * @return list<string>
      */

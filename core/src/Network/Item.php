@@ -17,9 +17,10 @@ use Yposta\Core\Quantity\Quantity;
 /**
  * Anything stocked, made, bought or consumed.
  *
- * What is `autoIssue` is booked as used when the work that takes it is reported.
+ * What is `autoIssue` is booked as used when the work that takes it is reported. What is `retired` is offered for nothing new; no effect
+ * on a run.
  *
- * @see Quantity for the scale of `unitCost` (millionths of the currency)
+ * @see Quantity for the scale of `unitCost` and `salesPrice` (millionths of the currency)
  */
 #[BundleFile('items.csv', 'items', ['code'])]
 final readonly class Item
@@ -46,6 +47,12 @@ final readonly class Item
 
     #[Column(new Flag, '0')]
     public bool $autoIssue;
+
+    #[Column(new Decimal, '0')]
+    public int $salesPrice;
+
+    #[Column(new Flag, '0')]
+    public bool $retired;
 
     /** The smallest quantity of the item, in millionths. */
     public function step(): int

@@ -166,6 +166,25 @@ final readonly class Network
     }
 
     /**
+     * The same with other rows of a class.
+     *
+     * @param  class-string  $class
+     * @param  list<object>  $rows
+     *
+     * @throws InvalidArgumentException when a calendar has no working day
+     */
+    public function withRows(string $class, array $rows): self
+    {
+        if (isset(self::PARTS[$class])) {
+            return $this->with(...[self::PARTS[$class] => self::keyed($rows)]);
+        }
+
+        return $this->with(calendars: $class === CalendarWeek::class
+            ? Calendars::of($rows, $this->rows(CalendarDay::class))
+            : Calendars::of($this->rows(CalendarWeek::class), $rows));
+    }
+
+    /**
      * Whether the rows of a class were left alone; false does not mean that they differ.
      *
      * @param  class-string  $class

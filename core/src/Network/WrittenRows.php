@@ -22,10 +22,9 @@ final readonly class WrittenRows
                 continue;
             }
             $declaration = Declaration::of($class);
-            $key = $declaration->file->key === []
-                ? fn (object $row): string => implode("\x1f", $declaration->fields($row))
-                : fn (object $row): string => (string) $declaration->keyOf($row);
-            $different = RowDifference::of($before->rows($class), $after->rows($class), $key);
+            $different = RowDifference::of(
+                $before->rows($class), $after->rows($class), fn (object $row): string => implode("\x1f", $declaration->identity($row)),
+            );
             $different === [] || $pairs[$class] = $different;
         }
 
@@ -42,6 +41,12 @@ final readonly class WrittenRows
         }
 
         return true;
+    }
+
+    /** @return array<class-string, list<array{object|null, object|null}>> by class, those that others refer to first */
+    public function byClass(): array
+    {
+        return array_map(array_values(...), $this->pairs);
     }
 
     /** @return iterable<array{object|null, object|null}> each row as it was and as it is, null where it was not or is not */

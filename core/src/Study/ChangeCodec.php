@@ -50,6 +50,7 @@ final class ChangeCodec
         'change_stock' => ChangeStock::class,
         'change_planning' => ChangePlanning::class,
         'put_planning' => PutPlanning::class,
+        'put_rows' => PutRows::class,
         'work_days' => WorkDays::class,
         'put_days' => PutDays::class,
         'add_shift' => AddShift::class,

@@ -62,6 +62,8 @@ interface Props<Row> {
     name: string;
     label: string;
     columns: DataColumn<Row>[];
+    /** Columns that are not shown until somebody chooses them. */
+    spare?: string[];
     keyOf: (row: Row) => string;
     rows?: Row[];
     groups?: DataGroup<Row>[];
@@ -96,8 +98,10 @@ const LEAST = 36;
 
 /** The list of the house: heads that stay, columns to choose, widths that are kept, sorting, headings, ticks; the keys of a grid. */
 export function DataTable<Row>(props: Props<Row>) {
-    const { name, label, columns, keyOf, narrow = false, groups, ticks } = props;
-    const [hidden, setHidden] = useKept<VisibilityState>(`table.${name}.hidden`, {});
+    const { name, label, columns, spare = [], keyOf, narrow = false, groups, ticks } = props;
+    const usual = Object.fromEntries(spare.map((id) => [id, false]));
+    const [chosen, setHidden] = useKept<VisibilityState>(`table.${name}.hidden`, {});
+    const hidden = { ...usual, ...chosen };
     const [widths, setWidths] = useKept<Record<string, number>>(`table.${name}.widths`, {});
     const [placed, setPlaced] = useKept<string[]>(`table.${name}.order`, []);
     const inOrder = orderOf(columns, placed);
@@ -244,7 +248,7 @@ export function DataTable<Row>(props: Props<Row>) {
                     setPlaced(ids);
                 }}
                 visible={(id) => hidden[id] !== false}
-                onToggle={(id) => setHidden((old) => ({ ...old, [id]: old[id] === false }))}
+                onToggle={(id) => setHidden((old) => ({ ...old, [id]: hidden[id] === false }))}
                 onReset={() => {
                     setHidden({});
                     setWidths({});

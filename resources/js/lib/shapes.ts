@@ -604,6 +604,74 @@ export interface CountSheetRows {
     message: string;
 }
 
+/** How many rows there are of a kind of master data. */
+export interface DataCount {
+    kind: string;
+    title: string;
+    count: number;
+}
+
+/** What one new value does to some rows of master data. */
+export interface DataEdit {
+    count: number;
+    some: DataEdited[];
+    change: string | null;
+}
+
+/** A row of master data with what of it differs. */
+export interface DataEdited {
+    row: string;
+    what: string;
+}
+
+/** A column of master data, as one fills it in. */
+export interface DataField {
+    name: string;
+    label: string;
+    type: 'code' | 'text' | 'row' | 'decimal' | 'whole' | 'flag' | 'choice' | 'day' | 'instant' | 'clock' | 'weekdays';
+    choices: LabelledValue[];
+    of: string | null;
+    isNeeded: boolean;
+    isKey: boolean;
+    usual: string;
+}
+
+/** A kind of master data. */
+export interface DataKind {
+    kind: string;
+    title: string;
+    one: string;
+    many: string;
+    fields: DataField[];
+}
+
+/** The master data, one kind at a time. */
+export interface DataPage {
+    shelves: DataShelf[];
+    kind: DataKind;
+    list: DataRecords;
+    filter: Record<string, string>;
+}
+
+/** A row of master data. */
+export interface DataRecord {
+    identity: string[];
+    record: string;
+    values: Record<string, string | number | boolean | null>;
+}
+
+/** Some rows of a kind of master data. */
+export interface DataRecords {
+    rows: DataRecord[];
+    total: number;
+}
+
+/** Kinds of master data that belong together. */
+export interface DataShelf {
+    title: string;
+    kinds: DataCount[];
+}
+
 /** A day that has passed in the demo. */
 export interface DayPassed {
     day: string;

@@ -2,16 +2,14 @@ import { FIELD, Labelled } from '@/components/Labelled';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { DateField } from '@/components/DateField';
+import { WeekdayTicks } from '@/components/WeekdayTicks';
 import { useDraft } from '@/lib/draft';
-import { addDays, weekday } from '@/lib/format';
+import { addDays } from '@/lib/format';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { Trial } from '@/pages/parts/DraftForms';
 
 const TIME = /^(?:[01]\d|2[0-3]):[0-5]\d$/;
-
-/** Monday to Sunday, as days of which the names are taken. */
-const WEEK = ['2026-03-02', '2026-03-03', '2026-03-04', '2026-03-05', '2026-03-06', '2026-03-07', '2026-03-08'];
 
 function TimeField({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
     const isTime = TIME.test(value) || value === '24:00';
@@ -130,30 +128,7 @@ export function CentreDraft({ centre, units, from, to }: { centre: string; units
                 </div>
             </Trial>
             <Trial title={t('It works longer')}>
-                <div role="group" aria-label={t('Weekdays')} className="flex gap-1">
-                    {WEEK.map((day, place) => {
-                        const number = String(place + 1);
-                        const isOn = shift.weekdays.includes(number);
-                        return (
-                            <button
-                                key={day}
-                                type="button"
-                                aria-pressed={isOn}
-                                onClick={() =>
-                                    setShift({
-                                        ...shift,
-                                        weekdays: isOn
-                                            ? shift.weekdays.replace(number, '')
-                                            : [...shift.weekdays, number].sort((one, other) => one.localeCompare(other)).join(''),
-                                    })
-                                }
-                                className={`h-[26px] rounded border px-1.5 text-sm ${isOn ? 'border-draft bg-draft-tint font-semibold text-draft' : 'border-line bg-surface'}`}
-                            >
-                                {weekday(day)}
-                            </button>
-                        );
-                    })}
-                </div>
+                <WeekdayTicks value={shift.weekdays} onChange={(weekdays) => setShift({ ...shift, weekdays })} />
                 <div className="flex items-end gap-2">
                     <TimeField label={t('From')} value={shift.from} onChange={(time) => setShift({ ...shift, from: time })} />
                     <TimeField label={t('Until')} value={shift.to} onChange={(time) => setShift({ ...shift, to: time })} />

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Reading\ManyRows;
+use App\Reading\MasterData;
+use App\Reading\Pages\DataPage;
+use App\Reading\Shapes\LabelledValue;
+use App\Reading\TextMatch;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Inertia\Response;
+use Yposta\Core\Study\PutRows;
+
+/** Master data, kind by kind: what stands there, and what a change would make of it. What is changed becomes a line of the draft. */
+final class DataController extends Controller
+{
+    /** Codes that are proposed while one types. */
+    private const PROPOSED = 20;
+
+    /** Rows that are changed at once. */
+    private const AT_ONCE = 1_000;
+
+    public function index(Request $request): Response
+    {
+        $kind = $this->kind($request);
+        $data = new MasterData($kind);
+        $order = $this->order($request, $data->sorted());
+        $text = $this->text($request);
+
+        return (new DataPage(
+            MasterData::shelves(), $data->kind(), $data->rows($text, $order),
+            array_filter(['kind' => $kind, 'q' => $text, 'sort' => (string) $order], fn (string $value) => $value !== ''),
+        ))->show();
+    }
+
+    public function rows(Request $request): JsonResponse
+    {
+        $data = new MasterData($this->kind($request));
+
+        return response()->json($data->rows($this->text($request), $this->order($request, $data->sorted()), $this->place($request)));
+    }
+
+    /** What many rows would be with another value. */
+    public function many(Request $request): JsonResponse
+    {
+        $given = $request->validate([
+            'kind' => ['required', 'string', Rule::in(array_keys(PutRows::KINDS))],
+            'rows' => 'required|array|min:1|max:'.self::AT_ONCE, 'rows.*' => 'array|max:30', 'rows.*.*' => 'present|nullable|string|max:1000',
+            'field' => 'required|string|max:60', 'value' => 'present|nullable|string|max:1000',
+        ]);
+        $rows = array_map(fn (array $parts) => array_map(strval(...), array_values($parts)), array_values($given['rows']));
+
+        return response()->json((new ManyRows($given['kind']))->with($rows, $given['field'], (string) $given['value']));
+    }
+
+    /** Codes and names of what a column may name, while it is typed. */
+    public function codes(Request $request): JsonResponse
+    {
+        $table = match ($request->string('of')->toString()) {
+            'items' => 'items', 'sites' => 'sites', 'suppliers' => 'suppliers', 'work_centres' => 'work_centres', 'calendars' => 'calendars',
+            default => abort(404),
+        };
+        $columns = $table === 'calendars' ? ['code'] : ['code', 'name'];
+        $query = TextMatch::in(DB::table($table), $columns, $this->text($request))
+            ->when($table === 'items', fn ($query) => $query->where('retired', false));
+
+        return response()->json($query->orderBy('code')->limit(self::PROPOSED)->get($columns)
+            ->map(fn ($row) => new LabelledValue((string) ($row->name ?? $row->code), (string) $row->code))->all());
+    }
+
+    private function kind(Request $request): string
+    {
+        $kind = $request->string('kind', 'items')->toString();
+
+        return isset(PutRows::KINDS[$kind]) ? $kind : 'items';
+    }
+
+    private function text(Request $request): string
+    {
+        return $request->string('q')->limit(60, '')->toString();
+    }
+}

@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reading;
+
+use App\Planning\RowFingerprints;
+use App\Planning\TableMap;
+use App\Reading\Shapes\DataCount;
+use App\Reading\Shapes\DataField;
+use App\Reading\Shapes\DataKind;
+use App\Reading\Shapes\DataRecord;
+use App\Reading\Shapes\DataRecords;
+use App\Reading\Shapes\DataShelf;
+use App\Reading\Shapes\LabelledValue;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Yposta\Core\Declaration\Choice;
+use Yposta\Core\Declaration\ClockTime;
+use Yposta\Core\Declaration\Code;
+use Yposta\Core\Declaration\DayColumn;
+use Yposta\Core\Declaration\Decimal;
+use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Declaration\DeclaredColumn;
+use Yposta\Core\Declaration\Flag;
+use Yposta\Core\Declaration\Instant;
+use Yposta\Core\Declaration\RowOf;
+use Yposta\Core\Declaration\Weekdays;
+use Yposta\Core\Declaration\Whole;
+use Yposta\Core\Study\PutRows;
+use Yposta\Core\Study\RowCodec;
+
+/** The rows of one kind of master data, and what its columns are: all from what the kind declares. */
+final readonly class MasterData
+{
+    /** What stands together, in the order in which a company brings it. */
+    private const SHELVES = [
+        'items' => ['items', 'planning', 'bom', 'substitutes', 'alternatives'],
+        'suppliers' => ['suppliers', 'supplier_items', 'price_breaks'],
+        'work' => ['work_centres', 'shifts', 'closures', 'operations', 'operation_alternatives', 'setup_changes'],
+        'time' => ['sites', 'calendars', 'calendar_days'],
+    ];
+
+    private Declaration $declaration;
+
+    /** @param  string  $kind  one of {@see PutRows::KINDS} */
+    public function __construct(private string $kind)
+    {
+        $this->declaration = Declaration::of(PutRows::KINDS[$kind]);
+    }
+
+    /** @return list<DataShelf> */
+    public static function shelves(): array
+    {
+        $shelves = [];
+        foreach (self::SHELVES as $name => $kinds) {
+            $shelves[] = new DataShelf((string) trans("data.groups.{$name}"), array_map(fn (string $kind) => new DataCount(
+                $kind, (string) trans("data.kinds.{$kind}.title"), DB::table(Declaration::of(PutRows::KINDS[$kind])->file->table)->count(),
+            ), $kinds));
+        }
+
+        return $shelves;
+    }
+
+    public function kind(): DataKind
+    {
+        $said = fn (string $what) => (string) trans("data.kinds.{$this->kind}.{$what}");
+
+        return new DataKind(
+            $this->kind, $said('title'), $said('one'), $said('many'),
+            array_values(array_map($this->field(...), $this->declaration->columns)),
+        );
+    }
+
+    /**
+     * The columns of its table that it can be sorted by, by property.
+     *
+     * @return array<string, string>
+     */
+    public function sorted(): array
+    {
+        return array_map(fn (DeclaredColumn $column) => 't.'.$column->kept, $this->declaration->columns);
+    }
+
+    /** @param  int  $from  place in the list */
+    public function rows(string $text, ListOrder $order, int $from = 0, int $rows = ListOrder::ROWS): DataRecords
+    {
+        $query = DB::table($this->declaration->file->table.' as t')
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, $this->searched(), $text));
+        $total = (clone $query)->count();
+        $order->apply($query, $this->sorted());
+        foreach ($this->placed() as $column) {
+            $query->orderBy($column);
+        }
+        $map = TableMap::of($this->declaration->class);
+
+        return new DataRecords(
+            array_values($query->offset($from)->limit($rows)->get(['t.*'])->map(fn (stdClass $row) => $this->record($map->object($row)))->all()),
+            $total,
+        );
+    }
+
+    private function record(object $row): DataRecord
+    {
+        $identity = $this->declaration->identity($row);
+        $change = new PutRows($this->declaration->class, [$row]);
+        /** @var array<string, string|int|bool|null> $values no master data has a list in a column */
+        $values = RowCodec::encode($row);
+
+        return new DataRecord($identity, RowFingerprints::names($change)[0], $values);
+    }
+
+    private function field(DeclaredColumn $column): DataField
+    {
+        $type = $column->type();
+        $choices = $type instanceof Choice ? $type->choices() : [];
+
+        return new DataField(
+            name: $column->property, label: $this->label($column),
+            type: match (true) {
+                $type instanceof RowOf => 'row',
+                $type instanceof Code => 'code',
+                $type instanceof Decimal => 'decimal',
+                $type instanceof Whole => 'whole',
+                $type instanceof Flag => 'flag',
+                $type instanceof Choice => 'choice',
+                $type instanceof DayColumn => 'day',
+                $type instanceof Instant => 'instant',
+                $type instanceof ClockTime => 'clock',
+                $type instanceof Weekdays => 'weekdays',
+                default => 'text',
+            },
+            choices: array_map(fn (string $choice) => new LabelledValue((string) trans("data.choices.{$choice}"), $choice), $choices),
+            of: $type instanceof RowOf ? ((string) array_search($type->class, PutRows::KINDS, true) ?: null) : null,
+            isNeeded: $column->mustBeFilled,
+            isKey: in_array($column->property, $this->declaration->file->key, true),
+            usual: (string) $column->column->default,
+        );
+    }
+
+    private function label(DeclaredColumn $column): string
+    {
+        return (string) trans("data.columns.{$column->name}");
+    }
+
+    /** @return list<string> what is looked through: codes and texts */
+    private function searched(): array
+    {
+        return array_values(array_map(fn (DeclaredColumn $column) => 't.'.$column->kept, array_filter(
+            $this->declaration->columns,
+            fn (DeclaredColumn $column) => ! array_filter(
+                [Decimal::class, Whole::class, Flag::class, DayColumn::class, Instant::class, ClockTime::class, Choice::class, Weekdays::class],
+                fn (string $class) => $column->type() instanceof $class,
+            ),
+        )));
+    }
+
+    /** @return list<string> the columns by which its own order is */
+    private function placed(): array
+    {
+        $properties = $this->declaration->file->key ?: array_slice(array_keys($this->declaration->columns), 0, 3);
+
+        return array_map(fn (string $property) => 't.'.$this->declaration->columns[$property]->kept, $properties);
+    }
+}
