@@ -78,6 +78,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/data/rows', [DataController::class, 'rows']);
     Route::get('/data/codes', [DataController::class, 'codes']);
     Route::post('/data/many', [DataController::class, 'many']);
+    Route::post('/data/look', [DataController::class, 'look']);
+    Route::post('/data/bring', [DataController::class, 'bring']);
 
     Route::get('/promise', [PromiseController::class, 'index']);
     Route::post('/promise/answer', [PromiseController::class, 'answer']);
@@ -130,7 +132,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/letters/{id}/files/{n}', [LetterController::class, 'file']);
     Route::post('/letters/{id}/send', [LetterController::class, 'send']);
 
-    Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow', 'sales', 'orders', 'journal', 'shortages', 'reservations'])
+    Route::get('/sheets/{list}.{format}', SheetController::class)->whereIn('list', ['proposals', 'messages', 'plan', 'flow', 'sales', 'orders', 'journal', 'shortages', 'reservations', 'data'])
         ->whereIn('format', ['csv', 'xlsx', 'html']);
     Route::get('/bundle.zip', BundleController::class);
 

@@ -85,6 +85,7 @@ final class WritingRoutes
         $anyone = array_values(array_diff(array_unique(array_merge(...array_values(Roles::OF))), [Roles::REPORT]));
 
         return [
+            'POST data/bring' => [Roles::DATA, fn () => ['kind' => 'items', 'text' => "item\nBELL\n", 'new' => 1, 'changed' => 0, ...$key()]],
             'POST proposals/put-off' => [Roles::BUY, fn () => [
                 'run' => Run::live()->id, 'numbers' => [$proposal('buy')], 'until' => '2026-03-20', 'reason' => 'it can wait', ...$key(),
             ]],

@@ -74,6 +74,17 @@ final class ChangeRights
         };
     }
 
+    /**
+     * The permission to write rows of a kind of master data.
+     *
+     * @param  class-string  $class
+     */
+    public static function ofRows(string $class): string
+    {
+        // when work centres work, and what they do, is for those who schedule them
+        return in_array($class, [Shift::class, Closure::class, ProposalOperation::class], true) ? Roles::MAKE : Roles::DATA;
+    }
+
     private static function ofRow(object $row, Network $before, Network $after): string
     {
         $order = match (true) {
@@ -87,9 +98,7 @@ final class ChangeRights
             $order !== null => self::ofKind($order->kind),
             $row instanceof Allocation => Roles::HOLD,
             $row instanceof SalesLine, $row instanceof ForecastBucket => Roles::FORECAST,
-            // when work centres work, and what they do, is for those who schedule them
-            $row instanceof Shift, $row instanceof Closure, $row instanceof ProposalOperation => Roles::MAKE,
-            default => Roles::DATA,
+            default => self::ofRows($row::class),
         };
     }
 
@@ -98,7 +107,7 @@ final class ChangeRights
         $order = $change instanceof OfOrder ? $network->orders[$change->orderCode()] ?? null : null;
 
         return match (true) {
-            $change instanceof PutRows => in_array($change->class, [Shift::class, Closure::class], true) ? Roles::MAKE : Roles::DATA,
+            $change instanceof PutRows => self::ofRows($change->class),
             $change instanceof PutOrder => self::ofKind($change->order->kind),
             $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
             $change instanceof ChangeSalesLine, $change instanceof SetForecast, $change instanceof ScaleDemand,

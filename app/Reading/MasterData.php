@@ -31,7 +31,11 @@ use Yposta\Core\Declaration\Whole;
 use Yposta\Core\Study\PutRows;
 use Yposta\Core\Study\RowCodec;
 
-/** The rows of one kind of master data, and what its columns are: all from what the kind declares. */
+/**
+ * The rows of one kind of master data, and what its columns are: all from what the kind declares.
+ *
+ * @phpstan-import-type Sheet from Sheets
+ */
 final readonly class MasterData
 {
     /** What stands together, in the order in which a company brings it. */
@@ -83,22 +87,54 @@ final readonly class MasterData
         return array_map(fn (DeclaredColumn $column) => 't.'.$column->kept, $this->declaration->columns);
     }
 
+    /**
+     * All rows as a table, whose heads and values can be brought in again.
+     *
+     * @return Sheet
+     */
+    public function sheet(string $text, ListOrder $order): array
+    {
+        $columns = [];
+        foreach ($this->declaration->columns as $column) {
+            $type = $column->type();
+            $columns[$column->name] = match (true) {
+                $type instanceof Decimal, $type instanceof Whole => 'number',
+                $type instanceof DayColumn => 'date',
+                default => 'text',
+            };
+        }
+        $map = TableMap::of($this->declaration->class);
+
+        return ['name' => $this->kind, 'columns' => $columns, 'rows' => (function () use ($text, $order, $map): iterable {
+            foreach ($this->query($text, $order)->cursor() as $row) {
+                yield $this->declaration->fields($map->object($row));
+            }
+        })()];
+    }
+
     /** @param  int  $from  place in the list */
     public function rows(string $text, ListOrder $order, int $from = 0, int $rows = ListOrder::ROWS): DataRecords
     {
-        $query = DB::table($this->declaration->file->table.' as t')
-            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, $this->searched(), $text));
-        $total = (clone $query)->count();
-        $order->apply($query, $this->sorted());
-        foreach ($this->placed() as $column) {
-            $query->orderBy($column);
-        }
+        $query = $this->query($text, $order);
+        $total = (clone $query)->reorder()->count();
         $map = TableMap::of($this->declaration->class);
 
         return new DataRecords(
             array_values($query->offset($from)->limit($rows)->get(['t.*'])->map(fn (stdClass $row) => $this->record($map->object($row)))->all()),
             $total,
         );
+    }
+
+    private function query(string $text, ListOrder $order): Builder
+    {
+        $query = DB::table($this->declaration->file->table.' as t')
+            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, $this->searched(), $text));
+        $order->apply($query, $this->sorted());
+        foreach ($this->placed() as $column) {
+            $query->orderBy($column);
+        }
+
+        return $query->select('t.*');
     }
 
     private function record(object $row): DataRecord

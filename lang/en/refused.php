@@ -129,6 +129,19 @@ return [
     'hold' => [
         'forbidden' => 'You may not hold supply. Nothing was changed.',
     ],
+    'intake' => [
+        'ambiguous' => "':number' can be read in two ways. Say whether its comma parts thousands or decimals; nothing was written.",
+        'forbidden' => 'This is not yours to write. Nothing was written.',
+        'macros' => 'This workbook has macros, which are not taken. Save it as a workbook without them.',
+        'missing' => 'No column says :columns. Nothing was written.',
+        'moved' => 'What stands here has changed since you looked. Look again; nothing was written.',
+        'no_table' => 'This is neither a table of text nor a workbook that can be read. Nothing was read.',
+        'nothing' => 'All of it stands here already. Nothing was written.',
+        'old_workbook' => 'This is a workbook of the old kind, or one with a password. Save it as XLSX without one.',
+        'too_large' => 'This is too large: at most :most MB are taken at once. Nothing was read.',
+        'too_many' => 'At most :rows rows of :columns columns are taken at once. Nothing was read.',
+        'wrong' => ':count rows are wrong; the first is :row: :what. Nothing was written.',
+    ],
     'message' => [
         'asks_nothing' => 'This message asks for nothing that could be done at once. Nothing was changed.',
         'forbidden' => 'You may not change this kind of order. Nothing was changed.',

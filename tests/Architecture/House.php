@@ -30,7 +30,7 @@ final class House
     ];
 
     public const APP = [
-        ['Models'], ['Support'], ['Planning'], ['Documents'], ['Outgoing'], ['Reading'], ['Trials'], ['Jobs'], ['Actions'], ['Outside'], ['Http'], ['Console'],
+        ['Models'], ['Support'], ['Planning'], ['Documents'], ['Outgoing'], ['Reading'], ['Intake'], ['Trials'], ['Jobs'], ['Actions'], ['Outside'], ['Http'], ['Console'],
         ['Providers'],
     ];
 

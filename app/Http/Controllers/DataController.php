@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\BringRows;
+use App\Intake\BroughtTable;
+use App\Intake\TableFile;
 use App\Reading\ManyRows;
 use App\Reading\MasterData;
 use App\Reading\Pages\DataPage;
@@ -11,6 +14,7 @@ use App\Reading\Shapes\LabelledValue;
 use App\Reading\TextMatch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Inertia\Response;
@@ -56,6 +60,39 @@ final class DataController extends Controller
         $rows = array_map(fn (array $parts) => array_map(strval(...), array_values($parts)), array_values($given['rows']));
 
         return response()->json((new ManyRows($given['kind']))->with($rows, $given['field'], (string) $given['value']));
+    }
+
+    /** What a table that is brought would make of what stands. */
+    public function look(Request $request): JsonResponse
+    {
+        [, $table, $mapping, $hasHead, $decimal] = $this->brought($request);
+
+        return response()->json($table->look($mapping, $hasHead, $decimal));
+    }
+
+    public function bring(Request $request, BringRows $bring): JsonResponse
+    {
+        [$kind, $table, $mapping, $hasHead, $decimal] = $this->brought($request);
+        $given = $request->validate(['new' => 'required|integer', 'changed' => 'required|integer', 'key' => 'required|string|min:16|max:64']);
+
+        return response()->json($bring(
+            $kind, $table, $mapping, $hasHead, $decimal, [(int) $given['new'], (int) $given['changed']], $given['key'], $this->user($request),
+        ));
+    }
+
+    /** @return array{string, BroughtTable, list<string>|null, bool|null, string|null} */
+    private function brought(Request $request): array
+    {
+        $given = $request->validate([
+            'kind' => ['required', 'string', Rule::in(array_keys(PutRows::KINDS))],
+            'text' => 'required_without:file|nullable|string|max:'.TableFile::MOST_BYTES, 'file' => 'nullable|file|max:'.intdiv(TableFile::MOST_BYTES, 1000),
+            'mapping' => 'nullable|array|max:200', 'mapping.*' => 'nullable|string|max:60', 'head' => 'nullable|in:0,1', 'decimal' => 'nullable|in:point,comma',
+        ]);
+        $file = $request->file('file');
+        $table = $file instanceof UploadedFile ? TableFile::ofFile($file->getPathname()) : TableFile::ofText((string) ($given['text'] ?? ''));
+        $mapping = isset($given['mapping']) ? array_map(strval(...), array_values($given['mapping'])) : null;
+
+        return [$given['kind'], new BroughtTable($given['kind'], $table), $mapping, isset($given['head']) ? $given['head'] === '1' : null, $given['decimal'] ?? null];
     }
 
     /** Codes and names of what a column may name, while it is typed. */

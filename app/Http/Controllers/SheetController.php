@@ -11,11 +11,13 @@ use App\Reading\DemandView;
 use App\Reading\GridFigure;
 use App\Reading\GridFilter;
 use App\Reading\ListSheets;
+use App\Reading\MasterData;
 use App\Reading\MessageList;
 use App\Reading\OrderIndex;
 use App\Reading\ProposalFilter;
 use App\Reading\Sheets;
 use App\Reading\StoredPlan;
+use App\Support\Settings;
 use App\Support\SpreadsheetCsv;
 use App\Support\Workbook;
 use App\Trials\PlanClient;
@@ -24,7 +26,9 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
+use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Study\PutRows;
 
 /**
  * Lists of the plan as CSV files, workbooks or to be printed, as they are filtered on screen.
@@ -43,12 +47,13 @@ final class SheetController extends Controller
     public function __invoke(Request $request, string $list, string $format): StreamedResponse|BinaryFileResponse|Response
     {
         $plan = $this->plan();
-        abort_if($plan === null, 404);
-        $sheet = $this->sheet($request, $plan, $list);
-        $name = preg_replace('/[^\w.\-]/', '-', $sheet['name']).'-'.substr($plan->run->plan_date, 0, 10).".{$format}";
+        abort_if($plan === null && $list !== 'data', 404);
+        $planDate = $plan === null ? Day::parse(Settings::planDate()) : $plan->planDate;
+        $sheet = $plan === null || $list === 'data' ? $this->masterData($request) : $this->sheet($request, $plan, $list);
+        $name = preg_replace('/[^\w.\-]/', '-', $sheet['name']).'-'.Day::format($planDate).".{$format}";
         if ($format === 'html') {
             return response()->view('listing', [
-                'list' => Listing::of($sheet['name'], $sheet['columns'], $sheet['rows']), 'planDate' => $plan->planDate,
+                'list' => Listing::of($sheet['name'], $sheet['columns'], $sheet['rows']), 'planDate' => $planDate,
             ]);
         }
         if ($format === 'xlsx') {
@@ -62,6 +67,15 @@ final class SheetController extends Controller
         }
 
         return response()->streamDownload(fn () => $this->csv($sheet), $name, ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    /** @return Sheet what needs no plan */
+    private function masterData(Request $request): array
+    {
+        $kind = $request->string('kind', 'items')->toString();
+        $data = new MasterData(isset(PutRows::KINDS[$kind]) ? $kind : 'items');
+
+        return $data->sheet($request->string('q')->limit(60, '')->toString(), $this->order($request, $data->sorted()));
     }
 
     /** @return Sheet */

@@ -2,7 +2,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Download } from 'lucide-react';
 import { t } from '@/lib/t';
 
-export type Sheet = 'proposals' | 'messages' | 'plan' | 'flow' | 'sales' | 'orders' | 'journal' | 'shortages' | 'reservations';
+export type Sheet = 'proposals' | 'messages' | 'plan' | 'flow' | 'sales' | 'orders' | 'journal' | 'shortages' | 'reservations' | 'data';
 
 /** The list on screen as a file, filtered as it is. */
 export function ExportLink({ list, params }: { list: Sheet; params: Record<string, string> }) {

@@ -38,6 +38,7 @@ async function send<T>(url: string, init: RequestInit): Promise<T> {
         const known: Record<number, string> = {
             401: t('You have been signed out. Nothing was changed; sign in again.'),
             403: t('You may not do this. Nothing was changed.'),
+            413: t('This is too large to be taken. Nothing was changed.'),
             419: t('The page has been open for too long. Nothing was changed; reload it.'),
             429: t('Too many requests in a short time. Wait a minute.'),
         };
@@ -66,6 +67,11 @@ export function putJson<T>(url: string, body: unknown): Promise<T> {
 
 export function deleteJson<T>(url: string): Promise<T> {
     return write<T>('DELETE', url, {});
+}
+
+/** Sends what may hold a file. */
+export function postForm<T>(url: string, body: FormData): Promise<T> {
+    return send<T>(url, { method: 'POST', body, headers: { 'X-XSRF-TOKEN': token() } });
 }
 
 function write<T>(method: string, url: string, body: unknown): Promise<T> {

@@ -91,6 +91,9 @@ export type RemedyKind =
     | 'let_go'
     | 'split_work';
 
+/** What becomes of a row that is brought. */
+export type RowFate = 'new' | 'changed' | 'same' | 'wrong';
+
 /** What a run is doing, in its order. */
 export type RunStage = 'queued' | 'reading' | 'structure' | 'demand' | 'netting' | 'projection' | 'scheduling' | 'catching up' | 'storing';
 
@@ -350,6 +353,35 @@ export interface BoardTable {
 export interface Bought {
     orders: MadeOrder[];
     message: string;
+}
+
+/** A column of a table that is brought. */
+export interface BroughtColumn {
+    head: string;
+    field: string;
+    samples: string[];
+}
+
+/** A row of a table that is brought. */
+export interface BroughtRow {
+    line: number;
+    fate: RowFate;
+    row: string;
+    what: string;
+}
+
+/** A table that is brought, held against what stands. */
+export interface BroughtRows {
+    columns: BroughtColumn[];
+    hasHead: boolean;
+    decimal: string | null;
+    ambiguous: string | null;
+    new: number;
+    changed: number;
+    same: number;
+    wrong: number;
+    rows: BroughtRow[];
+    missing: string[];
 }
 
 /** The load of work centres; what fills them is worked out with the person's draft and comes after the page. */

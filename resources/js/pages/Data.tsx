@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 import { Empty } from '@/components/Empty';
+import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
@@ -15,6 +16,7 @@ import { grouped } from '@/lib/digits';
 import { t, tn } from '@/lib/t';
 import { useMoreRows } from '@/lib/useMoreRows';
 import { usePicked } from '@/lib/usePicked';
+import { DataBring } from '@/pages/parts/DataBring';
 import { DataForm } from '@/pages/parts/DataForm';
 import { DataMany } from '@/pages/parts/DataMany';
 
@@ -30,6 +32,8 @@ export default function Data(page: DataPage) {
 function Kind({ shelves, kind, list, filter }: DataPage) {
     const draft = useDraft();
     const [open, setOpen] = useState<string | null>(null);
+    const [brings, setBrings] = useState(false);
+    const [told, setTold] = useState<string | null>(null);
     const [fresh, setFresh] = useState<{ like: DataRecord | null } | null>(null);
     const { picked, onPick, clear } = usePicked<DataRecord>(rowKey);
     const change = (changes: Record<string, string>) => refilter('/data', filter, changes, { kind: 'items' });
@@ -48,7 +52,7 @@ function Kind({ shelves, kind, list, filter }: DataPage) {
         right: isRight(field),
         width: widthOf(field),
         wide: place > 3,
-        look: place === 0 ? 'font-semibold' : '',
+        look: place === 0 ? 'font-semibold' : !isRight(field) && place > 0 && isRight(kind.fields[place - 1] ?? field) ? 'pl-5' : '',
         title: (one) => said(field, one.values[field.name]),
         cell: (one) => {
             const value = one.values[field.name];
@@ -65,17 +69,40 @@ function Kind({ shelves, kind, list, filter }: DataPage) {
                         <h2 className="text-lg font-bold">{kind.title}</h2>
                         <span className="text-mute">{tn('1 row', ':n rows', list.total)}</span>
                         {draft.may && (
-                            <Button
-                                onClick={() => {
-                                    setOpen(null);
-                                    setFresh({ like: null });
-                                }}
-                            >
-                                {t('New: :what', { what: kind.one })}
-                            </Button>
+                            <>
+                                <Button
+                                    onClick={() => {
+                                        setOpen(null);
+                                        setFresh({ like: null });
+                                    }}
+                                >
+                                    {t('New: :what', { what: kind.one })}
+                                </Button>
+                                <Button look="quiet" aria-expanded={brings} onClick={() => setBrings(!brings)}>
+                                    {t('Bring a table in')}
+                                </Button>
+                            </>
                         )}
+                        <span className="order-last">
+                            <ExportLink list="data" params={{ ...filter, kind: kind.kind }} />
+                        </span>
                         <FindBox label={t('Find in these')} value={filter.q ?? ''} onChange={(q) => change({ q })} />
                     </div>
+                    {brings && (
+                        <DataBring
+                            kind={kind}
+                            onClose={() => setBrings(false)}
+                            onTold={(message) => {
+                                setTold(message);
+                                setBrings(false);
+                            }}
+                        />
+                    )}
+                    {told && (
+                        <Notice tone="done" onClose={() => setTold(null)}>
+                            {told}
+                        </Notice>
+                    )}
                     {picked.size > 0 && <DataMany kind={kind} rows={rows.filter((one) => picked.has(rowKey(one)))} onClear={clear} />}
                     {trouble && <Notice tone="broken">{trouble}</Notice>}
                     {rows.length === 0 ? (
