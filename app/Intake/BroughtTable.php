@@ -4,59 +4,34 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use App\Planning\TableMap;
 use App\Reading\RowSentences;
-use App\Reading\Shapes\BroughtColumn;
 use App\Reading\Shapes\BroughtRow;
 use App\Reading\Shapes\BroughtRows;
 use App\Reading\Shapes\RowFate;
 use App\Support\Words;
-use Illuminate\Support\Facades\DB;
-use Yposta\Core\Declaration\Decimal;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Declaration\DeclaredColumn;
 use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Declaration\InvalidField;
-use Yposta\Core\Declaration\Whole;
-use Yposta\Core\Network\BomLine;
-use Yposta\Core\Network\OperationAlternative;
-use Yposta\Core\Network\Substitute;
 use Yposta\Core\Study\PutRows;
 
 /**
- * A table that somebody brings, held against the rows that stand: each of its rows is new, changes one, says nothing else, or is wrong. What it
- * has no column for stays as it is, or is what it usually is. Nothing is written here.
+ * A table that somebody brings, held against the rows that stand: each of its rows is new, changes one, says nothing else, or is wrong.
+ * What it has no column for stays as it is, or is what it usually is. Nothing is written here.
  */
 final class BroughtTable
 {
     /** Rows that tell what the columns are. */
     private const LOOKED_AT = 400;
 
-    /** Rows that are shown, and of a column. */
+    /** Rows that are shown. */
     private const SHOWN = 200;
-
-    private const SAMPLES = 3;
-
-    /** What tells rows without a key apart, by class: the first of these of which all that must be filled are brought. */
-    private const TOLD_BY = [
-        BomLine::class => [['item', 'site', 'line'], ['item', 'site', 'component']],
-        Substitute::class => [['item', 'component', 'substitute']],
-        OperationAlternative::class => [['item', 'site', 'op', 'workCentre']],
-    ];
-
-    /** Numbers of new lines of a structure go up by so much. */
-    private const LINE_STEP = 10;
 
     private readonly Declaration $declaration;
 
-    /** @var list<string> properties that tell rows apart */
-    private array $toldBy = [];
+    private readonly ColumnMatch $match;
 
-    /** @var array<string, object> the rows that stand, by what tells them apart */
-    private array $known = [];
-
-    /** @var array<string, int> the highest number of a line, by item */
-    private array $lines = [];
+    private readonly KnownCodes $codes;
 
     /** @var list<object> */
     private array $new = [];
@@ -65,9 +40,11 @@ final class BroughtTable
     private array $removed = [];
 
     /** @param  string  $kind  one of {@see PutRows::KINDS} */
-    public function __construct(private readonly string $kind, private readonly TableFile $file)
+    public function __construct(string $kind, private readonly TableFile $file)
     {
         $this->declaration = Declaration::of(PutRows::KINDS[$kind]);
+        $this->match = new ColumnMatch($this->declaration);
+        $this->codes = new KnownCodes;
     }
 
     /** What is to be written; see {@see look()}, which finds it. */
@@ -84,27 +61,26 @@ final class BroughtTable
     public function look(?array $mapping, ?bool $hasHead, ?string $decimal): BroughtRows
     {
         $first = $this->firstRows();
-        $hasHead ??= array_filter($this->matched($first[0] ?? [])) !== [];
-        $mapping ??= $hasHead ? $this->matched($first[0] ?? []) : [];
+        $hasHead ??= array_filter($this->match->matched($first[0] ?? [])) !== [];
+        $mapping ??= $hasHead ? $this->match->matched($first[0] ?? []) : [];
         $mapping = array_map(fn (string $property) => isset($this->declaration->columns[$property]) ? $property : '', $mapping);
         $mapped = array_unique(array_filter($mapping, fn (string $property) => $property !== ''));
-        $decimal ??= $this->decimal($mapping, array_slice($first, $hasHead ? 1 : 0));
-        $columns = $this->columns($first, $mapping, $hasHead);
-        $missing = $this->missing($mapped);
+        $decimal ??= $this->match->decimal($mapping, array_slice($first, $hasHead ? 1 : 0));
+        $columns = $this->match->columns($first, $mapping, $hasHead);
+        $missing = $this->match->missing($mapped);
         if ($mapped === [] || $missing !== []) {
-            return new BroughtRows($columns, $hasHead, $decimal, null, 0, 0, 0, 0, [], $missing);
+            return new BroughtRows(columns: $columns, hasHead: $hasHead, decimal: $decimal, missing: $missing);
         }
-        $cells = new CellText($decimal, $this->words());
-        $this->readKnown($mapped);
+        $cells = new CellText($decimal, $this->match->words());
+        $standing = new StandingRows($this->declaration, $mapped);
         $counts = array_fill_keys(array_column(RowFate::cases(), 'value'), 0);
         $shown = $seen = [];
-        $in = new KnownCodes;
         $number = 0;
         foreach ($this->file->rows() as $line => $fields) {
             if ($number++ === 0 && $hasHead) {
                 continue;
             }
-            $row = $this->row($line, $fields, $mapping, $cells, $in, $seen);
+            $row = $this->fate($line, $fields, $this->values($fields, $mapping, $cells), $standing, $seen);
             $counts[$row->fate->value]++;
             if ($row->fate !== RowFate::Same && count($shown[$row->fate->value] ?? []) < self::SHOWN) {
                 $shown[$row->fate->value][] = $row;
@@ -113,17 +89,18 @@ final class BroughtTable
         $rows = [...$shown[RowFate::Wrong->value] ?? [], ...$shown[RowFate::Changed->value] ?? [], ...$shown[RowFate::New->value] ?? []];
 
         return new BroughtRows(
-            $columns, $hasHead, $decimal, $cells->ambiguous, $counts[RowFate::New->value], $counts[RowFate::Changed->value],
-            $counts[RowFate::Same->value], $counts[RowFate::Wrong->value], array_slice($rows, 0, self::SHOWN), [],
+            columns: $columns, hasHead: $hasHead, decimal: $decimal, ambiguous: $cells->ambiguous, new: $counts[RowFate::New->value],
+            changed: $counts[RowFate::Changed->value], same: $counts[RowFate::Same->value], wrong: $counts[RowFate::Wrong->value],
+            rows: array_slice($rows, 0, self::SHOWN),
         );
     }
 
     /**
      * @param  list<string>  $fields
      * @param  list<string>  $mapping
-     * @param  array<string, int>  $seen  lines by what tells their rows apart
+     * @return array{array<string, mixed>, list<Fault>} values by property, and what is wrong with them
      */
-    private function row(int $line, array $fields, array $mapping, CellText $cells, KnownCodes $in, array &$seen): BroughtRow
+    private function values(array $fields, array $mapping, CellText $cells): array
     {
         $values = $faults = [];
         foreach ($mapping as $place => $property) {
@@ -144,49 +121,66 @@ final class BroughtTable
                 $faults[] = $trouble->fault->in($property);
             }
         }
-        if ($faults !== []) {
-            return $this->wrong($line, implode(' ', array_slice($fields, 0, 2)), $faults);
-        }
-        $key = $this->keyOf($values);
-        $old = $key === null ? null : $this->known[$key] ?? null;
+
+        return [$values, $faults];
+    }
+
+    /**
+     * The row of some values, and the one in whose place it comes.
+     *
+     * @param  array<string, mixed>  $values  by property
+     * @return array{object|null, object|null, list<Fault>}
+     */
+    private function row(array $values, StandingRows $standing): array
+    {
+        $old = $standing->of($standing->keyOf($values));
         if ($old === null && isset($this->declaration->columns['line'], $values['item']) && is_string($values['item'])) {
-            $values['line'] ??= $this->nextLine($values['item']);
+            $values['line'] ??= $standing->nextLine($values['item']);
         }
         $values = $old === null ? $values : [...get_object_vars($old), ...$values];
-        $missing = array_filter($this->declaration->columns, fn (DeclaredColumn $column) => $column->mustBeFilled && ! array_key_exists($column->property, $values));
+        $missing = array_filter(
+            $this->declaration->columns,
+            fn (DeclaredColumn $column) => $column->mustBeFilled && ! array_key_exists($column->property, $values),
+        );
         if ($missing !== []) {
-            return $this->wrong($line, (string) implode(' ', array_slice($fields, 0, 2)), array_values(array_map(
-                fn (DeclaredColumn $column) => Fault::of('empty')->in($column->property), $missing,
-            )));
+            return [null, $old, array_values(array_map(fn (DeclaredColumn $column) => Fault::of('empty')->in($column->property), $missing))];
         }
         $row = $this->declaration->class::fromValues($this->declaration->complete($values));
         assert(is_object($row));
-        $faults = $this->declaration->faults($row, $in);
-        $before = $key === null ? null : $seen[$key] ?? null;
-        $before === null || $faults[] = Fault::of('twice', ['key' => str_replace("\x1f", ' ', (string) $key), 'line' => (string) $before]);
-        $key === null || $seen[$key] ??= $line;
-        if ($faults !== []) {
-            return $this->wrong($line, $this->named($row), $faults);
-        }
 
-        return $this->placed($line, $old, $row, $key);
+        return [$row, $old, $this->declaration->faults($row, $this->codes)];
     }
 
-    private function placed(int $line, ?object $old, object $row, ?string $key): BroughtRow
+    /**
+     * @param  list<string>  $fields
+     * @param  array{array<string, mixed>, list<Fault>}  $read  see {@see values()}
+     * @param  array<string, int>  $seen  lines by what tells their rows apart
+     */
+    private function fate(int $line, array $fields, array $read, StandingRows $standing, array &$seen): BroughtRow
     {
-        $isSame = $old !== null
-            ? $this->declaration->fields($old) === $this->declaration->fields($row)
-            : $key === null && isset($this->known[implode("\x1f", $this->declaration->identity($row))]);
-        if ($isSame) {
+        [$values, $faults] = $read;
+        $named = implode(' ', array_slice($fields, 0, 2));
+        if ($faults !== []) {
+            return $this->wrong($line, $named, $faults);
+        }
+        [$row, $old, $faults] = $this->row($values, $standing);
+        $key = $standing->keyOf($values);
+        if ($key !== null && isset($seen[$key])) {
+            $faults[] = Fault::of('twice', ['key' => str_replace("\x1f", ' ', $key), 'line' => (string) $seen[$key]]);
+        }
+        $key === null || $seen[$key] ??= $line;
+        if ($row === null || $faults !== []) {
+            return $this->wrong($line, $row === null ? $named : $this->declaration->called($row), $faults);
+        }
+        if ($old === null ? $standing->holds($row) : $this->declaration->fields($old) === $this->declaration->fields($row)) {
             return new BroughtRow($line, RowFate::Same, '', '');
         }
         $this->new[] = $row;
-        if ($old !== null && $this->declaration->file->key === []) {
-            $this->removed[] = $this->declaration->identity($old);
-        }
+        $old !== null && $this->declaration->file->key === [] && $this->removed[] = $this->declaration->identity($old);
 
         return new BroughtRow(
-            $line, $old === null ? RowFate::New : RowFate::Changed, $this->named($row), $old === null ? '' : RowSentences::differences($old, $row),
+            $line, $old === null ? RowFate::New : RowFate::Changed, $this->declaration->called($row),
+            $old === null ? '' : RowSentences::differences($old, $row),
         );
     }
 
@@ -196,7 +190,7 @@ final class BroughtTable
         return new BroughtRow($line, RowFate::Wrong, $named, implode('; ', array_map(function (Fault $fault): string {
             $column = $fault->property === null ? null : $this->declaration->columns[$fault->property] ?? null;
 
-            return implode(' ', array_filter([$column === null ? '' : $this->label($column).':', Words::say($fault->problem)]));
+            return implode(' ', array_filter([$column === null ? '' : $this->match->label($column).':', Words::say($fault->problem)]));
         }, $faults)));
     }
 
@@ -212,149 +206,5 @@ final class BroughtTable
         }
 
         return $rows;
-    }
-
-    /**
-     * The property of each column by its head: the name in the file, or what the page calls it.
-     *
-     * @param  list<string>  $heads
-     * @return list<string> empty where none fits
-     */
-    private function matched(array $heads): array
-    {
-        $plain = fn (string $text): string => (string) preg_replace('/[^\p{L}\p{N}]+/u', '', mb_strtolower($text));
-        $names = [];
-        foreach ($this->declaration->columns as $property => $column) {
-            $names[$plain($column->name)] ??= $property;
-            $names[$plain($this->label($column))] ??= $property;
-            $names[$plain($property)] ??= $property;
-        }
-        // what stands above another is what a structure calls its item
-        $this->declaration->class === BomLine::class && $names += ['parent' => 'item', 'quantity' => 'qty'];
-        $taken = $mapping = [];
-        foreach ($heads as $head) {
-            $property = $names[$plain($head)] ?? '';
-            $mapping[] = isset($taken[$property]) ? '' : $property;
-            $taken[$property] = true;
-        }
-
-        return $mapping;
-    }
-
-    /**
-     * @param  list<string>  $mapping
-     * @param  list<list<string>>  $rows
-     */
-    private function decimal(array $mapping, array $rows): ?string
-    {
-        $cells = [];
-        foreach ($mapping as $place => $property) {
-            $type = isset($this->declaration->columns[$property]) ? $this->declaration->columns[$property]->type() : null;
-            if ($type instanceof Decimal || $type instanceof Whole) {
-                array_push($cells, ...array_column($rows, $place));
-            }
-        }
-
-        return CellText::decimalOf($cells);
-    }
-
-    /**
-     * @param  list<list<string>>  $first
-     * @param  list<string>  $mapping
-     * @return list<BroughtColumn>
-     */
-    private function columns(array $first, array $mapping, bool $hasHead): array
-    {
-        $columns = [];
-        $wide = $first === [] ? 0 : max(array_map(count(...), $first));
-        for ($place = 0; $place < $wide; $place++) {
-            $cells = array_filter(array_column(array_slice($first, $hasHead ? 1 : 0), $place), fn (string $cell) => $cell !== '');
-            $columns[] = new BroughtColumn(
-                $hasHead ? $first[0][$place] ?? '' : '', $mapping[$place] ?? '', array_slice(array_values($cells), 0, self::SAMPLES),
-            );
-        }
-
-        return $columns;
-    }
-
-    /**
-     * @param  array<string>  $mapped
-     * @return list<string> labels of what is needed and not brought: a row can be found, or be new
-     */
-    private function missing(array $mapped): array
-    {
-        $needed = $this->declaration->file->key !== []
-            ? array_filter($this->declaration->file->key, fn (string $property) => $this->declaration->columns[$property]->mustBeFilled)
-            : array_keys(array_filter($this->declaration->columns, fn (DeclaredColumn $column) => $column->mustBeFilled && $column->property !== 'line'));
-
-        return array_values(array_map(
-            fn (string $property) => $this->label($this->declaration->columns[$property]), array_diff($needed, $mapped),
-        ));
-    }
-
-    /** @param  array<string>  $mapped */
-    private function readKnown(array $mapped): void
-    {
-        $this->toldBy = $this->declaration->file->key;
-        foreach (self::TOLD_BY[$this->declaration->class] ?? [] as $properties) {
-            $needed = array_filter($properties, fn (string $property) => $this->declaration->columns[$property]->mustBeFilled);
-            if ($this->toldBy === [] && array_diff($needed, $mapped) === []) {
-                $this->toldBy = $properties;
-            }
-        }
-        $map = TableMap::of($this->declaration->class);
-        foreach (DB::table($map->table)->cursor() as $stored) {
-            $row = $map->object($stored);
-            $values = get_object_vars($row);
-            $this->known[$this->keyOf($values) ?? implode("\x1f", $this->declaration->identity($row))] = $row;
-            if ($row instanceof BomLine && ctype_digit($row->line)) {
-                $this->lines[$row->item] = max($this->lines[$row->item] ?? 0, (int) $row->line);
-            }
-        }
-    }
-
-    /** @param  array<mixed>  $values  by property */
-    private function keyOf(array $values): ?string
-    {
-        if ($this->toldBy === []) {
-            return null;
-        }
-        $parts = [];
-        foreach ($this->toldBy as $property) {
-            $value = $values[$property] ?? $this->declaration->columns[$property]->defaultValue();
-            $parts[] = $value === null ? '' : $this->declaration->columns[$property]->type()->write($value);
-        }
-
-        return implode("\x1f", $parts);
-    }
-
-    private function nextLine(string $item): string
-    {
-        $this->lines[$item] = ($this->lines[$item] ?? 0) + self::LINE_STEP;
-
-        return (string) $this->lines[$item];
-    }
-
-    private function named(object $row): string
-    {
-        $parts = $this->declaration->file->key === [] ? array_slice($this->declaration->identity($row), 0, 4) : $this->declaration->identity($row);
-
-        return implode(' ', array_filter($parts, fn (string $part) => $part !== ''));
-    }
-
-    private function label(DeclaredColumn $column): string
-    {
-        return (string) trans("data.columns.{$column->name}");
-    }
-
-    /** @return array<string, string> */
-    private function words(): array
-    {
-        $words = [];
-        foreach ((array) trans('data.choices') as $value => $word) {
-            is_string($word) && $words[mb_strtolower($word)] = (string) $value;
-        }
-
-        return $words;
     }
 }

@@ -11,7 +11,7 @@ use Yposta\Core\Declaration\DeclaredColumn;
 use Yposta\Core\Declaration\Flag;
 use Yposta\Core\Declaration\Whole;
 
-/** What a cell of a spreadsheet says, as the files of the company say it: numbers with a point, days as ISO dates, choices by their value. */
+/** What a cell of a spreadsheet says, as files here say it: numbers with a point, days as ISO dates, choices by their value. */
 final class CellText
 {
     /** What may part thousands besides a point or comma: spaces of several widths, apostrophes. */
@@ -62,7 +62,8 @@ final class CellText
             }
             $sign = $comma === false ? '.' : ',';
             $parts = explode($sign, $text);
-            $isGrouped = strlen(ltrim($parts[0], '-')) <= 3 && $parts[0] !== '0' && array_filter(array_slice($parts, 1), fn (string $part) => strlen($part) !== 3) === [];
+            $others = array_filter(array_slice($parts, 1), fn (string $part) => strlen($part) !== 3);
+            $isGrouped = strlen(ltrim($parts[0], '-')) <= 3 && $parts[0] !== '0' && $others === [];
             if (! $isGrouped) {
                 return $sign === ',' ? 'comma' : 'point';
             }

@@ -38,7 +38,8 @@ final class KnownCodes implements Surroundings
      */
     private function of(string $class): array
     {
-        return $this->codes[$class] ??= DB::table(Declaration::of($class)->file->table)
-            ->pluck($class === Item::class ? 'decimals' : DB::raw('0 as zero'), 'code')->map(fn (mixed $value) => is_numeric($value) ? (int) $value : 0)->all();
+        $codes = fn () => DB::table(Declaration::of($class)->file->table)->pluck($class === Item::class ? 'decimals' : DB::raw('0 as zero'), 'code');
+
+        return $this->codes[$class] ??= $codes()->map(fn (mixed $value) => is_numeric($value) ? (int) $value : 0)->all();
     }
 }

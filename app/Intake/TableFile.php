@@ -6,7 +6,7 @@ namespace App\Intake;
 
 use App\Support\Refused;
 
-/** A table that somebody brings: pasted, or as a file of text or a workbook. Its rows are read one by one, as often as they are asked for. */
+/** A table that somebody brings: pasted, or as a file of text or a workbook. Its rows are read one by one, as often as one asks. */
 final readonly class TableFile
 {
     /** The most that is taken, in bytes. */
@@ -81,7 +81,8 @@ final readonly class TableFile
         while (($fields = fgetcsv($this->text, null, $this->separator, '"', '')) !== false) {
             $fields = array_map(strval(...), $fields);
             // an apostrophe before what would be a formula is how a table of text is kept harmless
-            yield $line => array_map(fn (string $field) => preg_match("/^'[=+\-@\t\r]/", $field) === 1 ? substr($field, 1) : $field, $fields);
+            $bare = fn (string $field) => preg_match("/^'[=+\-@\t\r]/", $field) === 1 ? substr($field, 1) : $field;
+            yield $line => array_map($bare, $fields);
             $line += 1 + substr_count(implode('', $fields), "\n");
         }
     }

@@ -32,8 +32,13 @@ final readonly class WorkbookFile
      * @param  list<string>  $texts  that cells share
      * @param  list<bool>  $isDay  by style
      */
-    private function __construct(private string $path, private string $sheet, private array $texts, private array $isDay, private int $epoch)
-    {
+    private function __construct(
+        private string $path,
+        private string $sheet,
+        private array $texts,
+        private array $isDay,
+        private int $epoch,
+    ) {
     }
 
     /** @throws Refused */
@@ -157,7 +162,8 @@ final readonly class WorkbookFile
         $relations = self::parsed($zip, 'xl/_rels/workbook.xml.rels');
         preg_match_all('/<(?:\w+:)?sheet\s[^>]*>/', $book, $sheets);
         foreach ($sheets[0] as $sheet) {
-            if (str_contains($sheet, 'state="hidden"') || str_contains($sheet, 'state="veryHidden"') || preg_match('/\br:id="([^"]+)"/', $sheet, $id) !== 1) {
+            $isHidden = preg_match('/\bstate="(hidden|veryHidden)"/', $sheet) === 1;
+            if ($isHidden || preg_match('/\br:id="([^"]+)"/', $sheet, $id) !== 1) {
                 continue;
             }
             preg_match_all('/<(?:\w+:)?Relationship\s[^>]*>/', $relations, $all);

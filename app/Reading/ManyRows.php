@@ -61,8 +61,7 @@ final readonly class ManyRows
             $new[] = $row;
             $this->declaration->file->key === [] && $removed[] = $this->declaration->identity($old);
             if (count($some) < self::SHOWN) {
-                $named = $this->declaration->file->key === [] ? array_slice($this->declaration->identity($row), 0, 3) : $this->declaration->identity($row);
-                $some[] = new DataEdited(implode(' ', array_filter($named)), RowSentences::differences($old, $row));
+                $some[] = new DataEdited($this->declaration->called($row), RowSentences::differences($old, $row));
             }
         }
 

@@ -46,12 +46,29 @@ final readonly class MasterData
         'time' => ['sites', 'calendars', 'calendar_days'],
     ];
 
+    /** What is not looked through. */
+    private const NOT_SEARCHED = [
+        Decimal::class, Whole::class, Flag::class, DayColumn::class, Instant::class, ClockTime::class, Choice::class, Weekdays::class,
+    ];
+
     private Declaration $declaration;
 
     /** @param  string  $kind  one of {@see PutRows::KINDS} */
     public function __construct(private string $kind)
     {
         $this->declaration = Declaration::of(PutRows::KINDS[$kind]);
+    }
+
+    /** @return list<string> names of all kinds */
+    public static function kinds(): array
+    {
+        return array_keys(PutRows::KINDS);
+    }
+
+    /** The kind of that name; the items where there is none. */
+    public static function named(string $kind): self
+    {
+        return new self(isset(PutRows::KINDS[$kind]) ? $kind : 'items');
     }
 
     /** @return list<DataShelf> */
@@ -186,7 +203,7 @@ final readonly class MasterData
         return array_values(array_map(fn (DeclaredColumn $column) => 't.'.$column->kept, array_filter(
             $this->declaration->columns,
             fn (DeclaredColumn $column) => ! array_filter(
-                [Decimal::class, Whole::class, Flag::class, DayColumn::class, Instant::class, ClockTime::class, Choice::class, Weekdays::class],
+                self::NOT_SEARCHED,
                 fn (string $class) => $column->type() instanceof $class,
             ),
         )));

@@ -19,7 +19,7 @@ final class RowSentences
         if (count($change->rows) === 1 && count($change->removed) <= 1) {
             $row = $change->rows[0];
             $old = $before === null ? null : self::find($before, $change->class, $change->removed[0] ?? $declaration->identity($row));
-            $named = ['kind' => (string) trans("data.kinds.{$kind}.one"), 'row' => self::named($declaration, $row)];
+            $named = ['kind' => (string) trans("data.kinds.{$kind}.one"), 'row' => $declaration->called($row)];
 
             return $before !== null && $old === null
                 ? (string) trans('data.changed.new', $named)
@@ -30,7 +30,7 @@ final class RowSentences
 
             return (string) trans('data.changed.gone', [
                 'kind' => (string) trans("data.kinds.{$kind}.one"),
-                'row' => $old === null ? trim(implode(' ', array_slice($change->removed[0], 0, 3))) : self::named($declaration, $old),
+                'row' => $old === null ? trim(implode(' ', array_slice($change->removed[0], 0, 3))) : $declaration->called($old),
             ]);
         }
 
@@ -67,9 +67,10 @@ final class RowSentences
         foreach ($before === null ? [] : $before->rows($change->class) as $row) {
             $known[implode("\x1f", $declaration->identity($row))] = true;
         }
+        $isKnown = fn (object $row) => $before === null || isset($known[implode("\x1f", $declaration->identity($row))]);
         $isKeyed = $declaration->file->key !== [];
         $changed = $isKeyed
-            ? count(array_filter($change->rows, fn (object $row) => $before === null || isset($known[implode("\x1f", $declaration->identity($row))])))
+            ? count(array_filter($change->rows, $isKnown))
             : min(count($change->rows), count($change->removed));
         $counts = [
             'new' => count($change->rows) - $changed, 'changed' => $changed, 'gone' => count($change->removed) - ($isKeyed ? 0 : $changed),
@@ -82,13 +83,6 @@ final class RowSentences
         return (string) trans('data.changed.many', [
             'count' => array_sum($counts), 'kind' => (string) trans("data.kinds.{$change->kind()}.many"), 'what' => implode(', ', $said),
         ]);
-    }
-
-    private static function named(Declaration $declaration, object $row): string
-    {
-        $parts = $declaration->file->key === [] ? array_slice($declaration->identity($row), 0, 3) : $declaration->identity($row);
-
-        return implode(' ', array_filter($parts, fn (string $part) => $part !== ''));
     }
 
     /**

@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 use App\Reading\Shapes\ChaseReason;
 use App\Reading\Shapes\CompanyValues;
+use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Network\Basis;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\LotRule;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\WorkCentreKind;
 use Yposta\Core\Remedy\RemedyKind;
 use Yposta\Core\Run\HoldUpReason;
 use Yposta\Core\Run\MessageCode;
+use Yposta\Core\Study\PutRows;
 
 /** The source of all files below a folder. */
 function sourceBelow(string $folder, string $ending): string
@@ -98,6 +102,17 @@ function codesPutTogether(): array
         'journal.settings.' => [...array_keys(get_class_vars(CompanyValues::class)), 'yes', 'no'],
         'sheets.titles.' => ['proposals', 'messages', 'plan', 'sales', 'orders', 'journal', 'shortages', 'reservations'],
         'sheets.columns.' => sheetColumns(),
+        'core.kinds.' => array_map(
+            fn (string $class) => basename(Declaration::of($class)->file->name, '.csv'),
+            Network::classes(),
+        ),
+        'data.kinds.' => array_merge(...array_map(fn (string $kind) => ["{$kind}.title", "{$kind}.one", "{$kind}.many"], array_keys(PutRows::KINDS))),
+        'data.columns.' => array_values(array_unique(array_merge(...array_map(
+            fn (string $class) => Declaration::of($class)->header(), array_values(PutRows::KINDS),
+        )))),
+        'data.choices.' => [...$kinds, ...$values(LotRule::class), ...$values(Basis::class), ...$values(WorkCentreKind::class)],
+        'data.changed.counted.' => ['new', 'changed', 'gone'],
+        'data.groups.' => ['items', 'suppliers', 'work', 'time'],
         'thread.step.' => [
             'stock',
             ...array_map(fn (string $kind) => "ordered_{$kind}", $kinds),
@@ -132,13 +147,13 @@ it('has words for every code that is written in the code', function () {
     $take('/\bDoesNotFit::\w+\(\'(\w+)\'/', $core, 'core.fit.%s');
     $take('/\bnew Phrase\(\'([a-z_.]+[a-z_])\'/', $core, 'core.%s');
     $take('/\bnew Phrase\(\'((?:refused|journal)\.[a-z_.]*[a-z_])\'/', $app, '%s');
-    $take('/\btrans(?:_choice)?\(\'((?:changes|explain|messages|supply|thread|refused|journal)\.[a-zA-Z_.]+)\'/', $app, '%s');
+    $take('/\btrans(?:_choice)?\(\'((?:changes|data|explain|messages|supply|thread|refused|journal)\.[a-zA-Z_.]+)\'/', $app, '%s');
     $take('/\bRefused::\w+\(\'([a-z_.]+)\'/', $app, 'refused.%s');
 
     expect(count($codes))->toBeGreaterThan(150)
         ->and(array_values(array_unique(array_filter(
             $codes,
-            fn (string $code) => ! isset($known[$code]) && $code !== 'changes.fields',
+            fn (string $code) => ! isset($known[$code]) && ! in_array($code, ['changes.fields', 'data.choices'], true),
         ))))->toBe([]);
 });
 

@@ -18,7 +18,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Inertia\Response;
-use Yposta\Core\Study\PutRows;
 
 /** Master data, kind by kind: what stands there, and what a change would make of it. What is changed becomes a line of the draft. */
 final class DataController extends Controller
@@ -31,20 +30,20 @@ final class DataController extends Controller
 
     public function index(Request $request): Response
     {
-        $kind = $this->kind($request);
-        $data = new MasterData($kind);
+        $data = $this->data($request);
+        $kind = $data->kind();
         $order = $this->order($request, $data->sorted());
         $text = $this->text($request);
 
         return (new DataPage(
-            MasterData::shelves(), $data->kind(), $data->rows($text, $order),
-            array_filter(['kind' => $kind, 'q' => $text, 'sort' => (string) $order], fn (string $value) => $value !== ''),
+            MasterData::shelves(), $kind, $data->rows($text, $order),
+            array_filter(['kind' => $kind->kind, 'q' => $text, 'sort' => (string) $order], fn (string $value) => $value !== ''),
         ))->show();
     }
 
     public function rows(Request $request): JsonResponse
     {
-        $data = new MasterData($this->kind($request));
+        $data = $this->data($request);
 
         return response()->json($data->rows($this->text($request), $this->order($request, $data->sorted()), $this->place($request)));
     }
@@ -53,7 +52,7 @@ final class DataController extends Controller
     public function many(Request $request): JsonResponse
     {
         $given = $request->validate([
-            'kind' => ['required', 'string', Rule::in(array_keys(PutRows::KINDS))],
+            'kind' => ['required', 'string', Rule::in(MasterData::kinds())],
             'rows' => 'required|array|min:1|max:'.self::AT_ONCE, 'rows.*' => 'array|max:30', 'rows.*.*' => 'present|nullable|string|max:1000',
             'field' => 'required|string|max:60', 'value' => 'present|nullable|string|max:1000',
         ]);
@@ -84,7 +83,7 @@ final class DataController extends Controller
     private function brought(Request $request): array
     {
         $given = $request->validate([
-            'kind' => ['required', 'string', Rule::in(array_keys(PutRows::KINDS))],
+            'kind' => ['required', 'string', Rule::in(MasterData::kinds())],
             'text' => 'required_without:file|nullable|string|max:'.TableFile::MOST_BYTES, 'file' => 'nullable|file|max:'.intdiv(TableFile::MOST_BYTES, 1000),
             'mapping' => 'nullable|array|max:200', 'mapping.*' => 'nullable|string|max:60', 'head' => 'nullable|in:0,1', 'decimal' => 'nullable|in:point,comma',
         ]);
@@ -110,11 +109,9 @@ final class DataController extends Controller
             ->map(fn ($row) => new LabelledValue((string) ($row->name ?? $row->code), (string) $row->code))->all());
     }
 
-    private function kind(Request $request): string
+    private function data(Request $request): MasterData
     {
-        $kind = $request->string('kind', 'items')->toString();
-
-        return isset(PutRows::KINDS[$kind]) ? $kind : 'items';
+        return MasterData::named($request->string('kind')->toString());
     }
 
     private function text(Request $request): string

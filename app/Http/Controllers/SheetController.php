@@ -28,7 +28,6 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\BucketSize;
-use Yposta\Core\Study\PutRows;
 
 /**
  * Lists of the plan as CSV files, workbooks or to be printed, as they are filtered on screen.
@@ -72,8 +71,7 @@ final class SheetController extends Controller
     /** @return Sheet what needs no plan */
     private function masterData(Request $request): array
     {
-        $kind = $request->string('kind', 'items')->toString();
-        $data = new MasterData(isset(PutRows::KINDS[$kind]) ? $kind : 'items');
+        $data = MasterData::named($request->string('kind')->toString());
 
         return $data->sheet($request->string('q')->limit(60, '')->toString(), $this->order($request, $data->sorted()));
     }

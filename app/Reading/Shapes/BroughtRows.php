@@ -19,13 +19,13 @@ final readonly class BroughtRows
         public array $columns,
         public bool $hasHead,
         public ?string $decimal,
-        public ?string $ambiguous,
-        public int $new,
-        public int $changed,
-        public int $same,
-        public int $wrong,
-        public array $rows,
-        public array $missing,
+        public ?string $ambiguous = null,
+        public int $new = 0,
+        public int $changed = 0,
+        public int $same = 0,
+        public int $wrong = 0,
+        public array $rows = [],
+        public array $missing = [],
     ) {
     }
 }

@@ -67,6 +67,14 @@ final readonly class Declaration
         return $this->file->key === [] ? $this->fields($row) : $this->keyParts(get_object_vars($row));
     }
 
+    /** What a row is called: its key, or where rows have none what it begins with. */
+    public function called(object $row): string
+    {
+        $parts = $this->file->key === [] ? array_slice($this->identity($row), 0, 4) : $this->identity($row);
+
+        return implode(' ', array_filter($parts, fn (string $part) => $part !== ''));
+    }
+
     /**
      * @param  array<mixed>  $values  of a row, by property
      * @return list<string>

@@ -28,7 +28,8 @@ final class TableChecks
     private const STRUCTURE = [BomLine::class, Planning::class];
 
     private const SHOP = [
-        WorkCentre::class, Shift::class, Operation::class, OperationAlternative::class, Site::class, CalendarWeek::class, CalendarDay::class,
+        WorkCentre::class, Shift::class, Operation::class, OperationAlternative::class, Site::class, CalendarWeek::class,
+        CalendarDay::class,
     ];
 
     /**
