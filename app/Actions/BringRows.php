@@ -7,11 +7,11 @@ namespace App\Actions;
 use App\Intake\BroughtTable;
 use App\Models\User;
 use App\Planning\ChangeRights;
+use App\Reading\MasterData;
 use App\Reading\Shapes\Told;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
-use Yposta\Core\Study\PutRows;
 use Yposta\Core\Support\Phrase;
 
 /** Writes the rows of a table that somebody brings, all or none, as one commit that can be taken back. */
@@ -31,7 +31,7 @@ final readonly class BringRows
     public function __invoke(
         string $kind, BroughtTable $table, ?array $mapping, ?bool $hasHead, ?string $decimal, array $seen, string $key, User $by,
     ): array {
-        $by->can(ChangeRights::ofRows(PutRows::KINDS[$kind])) || throw Refused::because('intake.forbidden', [], 'forbidden');
+        $by->can(ChangeRights::ofRows(MasterData::KINDS[$kind])) || throw Refused::because('intake.forbidden', [], 'forbidden');
 
         return Idempotency::once($key, 'bring', $by, function () use ($kind, $table, $mapping, $hasHead, $decimal, $seen, $by): array {
             $rows = $table->look($mapping, $hasHead, $decimal);

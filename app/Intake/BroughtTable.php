@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Reading\MasterData;
 use App\Reading\RowSentences;
 use App\Reading\Shapes\BroughtRow;
 use App\Reading\Shapes\BroughtRows;
@@ -13,6 +14,8 @@ use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Declaration\DeclaredColumn;
 use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Declaration\InvalidField;
+use Yposta\Core\Network\Stock;
+use Yposta\Core\Study\CountRows;
 use Yposta\Core\Study\PutRows;
 
 /**
@@ -39,18 +42,20 @@ final class BroughtTable
     /** @var list<list<string>> */
     private array $removed = [];
 
-    /** @param  string  $kind  one of {@see PutRows::KINDS} */
+    /** @param  string  $kind  one of {@see MasterData::KINDS} */
     public function __construct(string $kind, private readonly TableFile $file)
     {
-        $this->declaration = Declaration::of(PutRows::KINDS[$kind]);
+        $this->declaration = Declaration::of(MasterData::KINDS[$kind]);
         $this->match = new ColumnMatch($this->declaration);
         $this->codes = new KnownCodes;
     }
 
     /** What is to be written; see {@see look()}, which finds it. */
-    public function change(): PutRows
+    public function change(): PutRows|CountRows
     {
-        return new PutRows($this->declaration->class, $this->new, $this->removed);
+        return $this->declaration->class === Stock::class
+            ? new CountRows(array_values(array_filter($this->new, fn (object $row) => $row instanceof Stock)))
+            : new PutRows($this->declaration->class, $this->new, $this->removed);
     }
 
     /**
@@ -63,7 +68,8 @@ final class BroughtTable
         $first = $this->firstRows();
         $hasHead ??= array_filter($this->match->matched($first[0] ?? [])) !== [];
         $mapping ??= $hasHead ? $this->match->matched($first[0] ?? []) : [];
-        $mapping = array_map(fn (string $property) => isset($this->declaration->columns[$property]) ? $property : '', $mapping);
+        $typed = MasterData::typed($this->declaration);
+        $mapping = array_map(fn (string $property) => isset($typed[$property]) ? $property : '', $mapping);
         $mapped = array_unique(array_filter($mapping, fn (string $property) => $property !== ''));
         $decimal ??= $this->match->decimal($mapping, array_slice($first, $hasHead ? 1 : 0));
         $columns = $this->match->columns($first, $mapping, $hasHead);

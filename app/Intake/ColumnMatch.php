@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Reading\MasterData;
 use App\Reading\Shapes\BroughtColumn;
 use Yposta\Core\Declaration\Decimal;
 use Yposta\Core\Declaration\Declaration;
@@ -17,8 +18,12 @@ final readonly class ColumnMatch
     /** Values of a column that are shown. */
     private const SAMPLES = 3;
 
+    /** @var array<string, DeclaredColumn> that people fill in, by property */
+    private array $columns;
+
     public function __construct(private Declaration $declaration)
     {
+        $this->columns = MasterData::typed($declaration);
     }
 
     /**
@@ -31,7 +36,7 @@ final readonly class ColumnMatch
     {
         $plain = fn (string $text): string => (string) preg_replace('/[^\p{L}\p{N}]+/u', '', mb_strtolower($text));
         $names = [];
-        foreach ($this->declaration->columns as $property => $column) {
+        foreach ($this->columns as $property => $column) {
             $names[$plain($column->name)] ??= $property;
             $names[$plain($this->label($column))] ??= $property;
             $names[$plain($property)] ??= $property;
@@ -56,7 +61,7 @@ final readonly class ColumnMatch
     {
         $cells = [];
         foreach ($mapping as $place => $property) {
-            $type = isset($this->declaration->columns[$property]) ? $this->declaration->columns[$property]->type() : null;
+            $type = isset($this->columns[$property]) ? $this->columns[$property]->type() : null;
             if ($type instanceof Decimal || $type instanceof Whole) {
                 array_push($cells, ...array_column($rows, $place));
             }
@@ -91,13 +96,13 @@ final readonly class ColumnMatch
     public function missing(array $mapped): array
     {
         $needed = $this->declaration->file->key !== []
-            ? array_filter($this->declaration->file->key, fn (string $property) => $this->declaration->columns[$property]->mustBeFilled)
+            ? array_filter($this->declaration->file->key, fn (string $property) => $this->columns[$property]->mustBeFilled)
             : array_keys(array_filter(
-                $this->declaration->columns, fn (DeclaredColumn $column) => $column->mustBeFilled && $column->property !== 'line',
+                $this->columns, fn (DeclaredColumn $column) => $column->mustBeFilled && $column->property !== 'line',
             ));
 
         return array_values(array_map(
-            fn (string $property) => $this->label($this->declaration->columns[$property]), array_diff($needed, $mapped),
+            fn (string $property) => $this->label($this->columns[$property]), array_diff($needed, $mapped),
         ));
     }
 

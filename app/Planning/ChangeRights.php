@@ -56,7 +56,7 @@ final class ChangeRights
             foreach (array_filter($pair) as $row) {
                 // what a transfer takes along when it is released belongs to it, and what is held for a line that goes goes with it
                 $isTaken = ($change instanceof ReleaseOrder && ($row instanceof Stock || $row instanceof Allocation))
-                    || (($change instanceof RemoveSalesLine || $change instanceof PutSalesLine) && $row instanceof Allocation);
+                    || (self::isOfSales($change) && $row instanceof Allocation);
                 $isTaken || $needed[self::ofRow($row, $before, $after)] = true;
             }
         }
@@ -82,7 +82,17 @@ final class ChangeRights
     public static function ofRows(string $class): string
     {
         // when work centres work, and what they do, is for those who schedule them
-        return in_array($class, [Shift::class, Closure::class, ProposalOperation::class], true) ? Roles::MAKE : Roles::DATA;
+        return match (true) {
+            in_array($class, [Shift::class, Closure::class, ProposalOperation::class], true) => Roles::MAKE,
+            in_array($class, [SalesLine::class, ForecastBucket::class], true) => Roles::FORECAST,
+            default => Roles::DATA,
+        };
+    }
+
+    private static function isOfSales(Change $change): bool
+    {
+        return $change instanceof RemoveSalesLine || $change instanceof PutSalesLine
+            || ($change instanceof PutRows && $change->class === SalesLine::class);
     }
 
     private static function ofRow(object $row, Network $before, Network $after): string
@@ -97,7 +107,6 @@ final class ChangeRights
         return match (true) {
             $order !== null => self::ofKind($order->kind),
             $row instanceof Allocation => Roles::HOLD,
-            $row instanceof SalesLine, $row instanceof ForecastBucket => Roles::FORECAST,
             default => self::ofRows($row::class),
         };
     }

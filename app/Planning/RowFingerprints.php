@@ -8,6 +8,8 @@ use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\ReferenceLookup;
+use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\Stock;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reference\ReferenceKind;
@@ -16,6 +18,7 @@ use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
+use Yposta\Core\Study\CountRows;
 use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PlaceOrders;
 use Yposta\Core\Study\PutRows;
@@ -163,6 +166,12 @@ final class RowFingerprints
             $change instanceof PlaceOrders => array_map(fn (string $order) => (string) Reference::order($order), $change->orders),
             $change instanceof PutRows && $change->class === Planning::class => array_map(
                 fn (array $parts) => self::PLANNING.Network::key(...$parts), $change->identities(),
+            ),
+            $change instanceof PutRows && $change->class === SalesLine::class => array_map(
+                fn (array $parts) => (string) Reference::sales(...$parts), $change->identities(),
+            ),
+            $change instanceof CountRows => array_map(
+                fn (Stock $row) => (string) Reference::stock($row->item, $row->site), [...$change->rows, ...$change->gone],
             ),
             $change instanceof PutRows => array_map(fn (string $record) => self::ofRecord($change->kind(), $record), $change->records()),
             default => array_filter([self::name($change)], is_string(...)),

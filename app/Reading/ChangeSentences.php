@@ -43,6 +43,9 @@ final readonly class ChangeSentences
 
             return $change instanceof PutRows ? RowSentences::of($change, $this->before) : '';
         }
+        if (($fields['change'] ?? '') === 'count_rows') {
+            return (string) trans('data.changed.counted_stock', ['count' => count((array) ($fields['rows'] ?? []))]);
+        }
         $line = $fields['line'] ?? null;
         $fields = is_array($line) ? [...$fields, ...$line] : $fields;
         $values = [];

@@ -28,6 +28,8 @@ use Yposta\Core\Declaration\Instant;
 use Yposta\Core\Declaration\RowOf;
 use Yposta\Core\Declaration\Weekdays;
 use Yposta\Core\Declaration\Whole;
+use Yposta\Core\Network\Stock;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Study\PutRows;
 use Yposta\Core\Study\RowCodec;
 
@@ -44,7 +46,11 @@ final readonly class MasterData
         'suppliers' => ['suppliers', 'supplier_items', 'price_breaks'],
         'work' => ['work_centres', 'shifts', 'closures', 'operations', 'operation_alternatives', 'setup_changes'],
         'time' => ['sites', 'calendars', 'calendar_days'],
+        'demand' => ['sales', 'forecasts', 'stock'],
     ];
+
+    /** Kinds by the name of their file: what people keep as rows, and stock, which they count. */
+    public const KINDS = PutRows::KINDS + ['stock' => Stock::class];
 
     /** What is not looked through. */
     private const NOT_SEARCHED = [
@@ -53,22 +59,22 @@ final readonly class MasterData
 
     private Declaration $declaration;
 
-    /** @param  string  $kind  one of {@see PutRows::KINDS} */
+    /** @param  string  $kind  one of {@see KINDS} */
     public function __construct(private string $kind)
     {
-        $this->declaration = Declaration::of(PutRows::KINDS[$kind]);
+        $this->declaration = Declaration::of(self::KINDS[$kind]);
     }
 
     /** @return list<string> names of all kinds */
     public static function kinds(): array
     {
-        return array_keys(PutRows::KINDS);
+        return array_keys(self::KINDS);
     }
 
     /** The kind of that name; the items where there is none. */
     public static function named(string $kind): self
     {
-        return new self(isset(PutRows::KINDS[$kind]) ? $kind : 'items');
+        return new self(isset(self::KINDS[$kind]) ? $kind : 'items');
     }
 
     /** @return list<DataShelf> */
@@ -77,11 +83,17 @@ final readonly class MasterData
         $shelves = [];
         foreach (self::SHELVES as $name => $kinds) {
             $shelves[] = new DataShelf((string) trans("data.groups.{$name}"), array_map(fn (string $kind) => new DataCount(
-                $kind, (string) trans("data.kinds.{$kind}.title"), DB::table(Declaration::of(PutRows::KINDS[$kind])->file->table)->count(),
+                $kind, (string) trans("data.kinds.{$kind}.title"), DB::table(Declaration::of(self::KINDS[$kind])->file->table)->count(),
             ), $kinds));
         }
 
         return $shelves;
+    }
+
+    /** @return array<string, DeclaredColumn> the columns that people fill in, by property */
+    public static function typed(Declaration $declaration): array
+    {
+        return array_diff_key($declaration->columns, array_flip(PutRows::NOT_TYPED));
     }
 
     public function kind(): DataKind
@@ -90,7 +102,7 @@ final readonly class MasterData
 
         return new DataKind(
             $this->kind, $said('title'), $said('one'), $said('many'),
-            array_values(array_map($this->field(...), $this->declaration->columns)),
+            array_values(array_map($this->field(...), self::typed($this->declaration))), isset(PutRows::KINDS[$this->kind]),
         );
     }
 
@@ -157,11 +169,13 @@ final readonly class MasterData
     private function record(object $row): DataRecord
     {
         $identity = $this->declaration->identity($row);
-        $change = new PutRows($this->declaration->class, [$row]);
+        $change = $row instanceof Stock ? null : new PutRows($this->declaration->class, [$row]);
         /** @var array<string, string|int|bool|null> $values no master data has a list in a column */
         $values = RowCodec::encode($row);
 
-        return new DataRecord($identity, RowFingerprints::names($change)[0], $values);
+        return new DataRecord(
+            $identity, $change === null ? (string) Reference::stock(...$identity) : RowFingerprints::names($change)[0], $values,
+        );
     }
 
     private function field(DeclaredColumn $column): DataField
@@ -185,7 +199,7 @@ final readonly class MasterData
                 default => 'text',
             },
             choices: array_map(fn (string $choice) => new LabelledValue((string) trans("data.choices.{$choice}"), $choice), $choices),
-            of: $type instanceof RowOf ? ((string) array_search($type->class, PutRows::KINDS, true) ?: null) : null,
+            of: $type instanceof RowOf ? ((string) array_search($type->class, self::KINDS, true) ?: null) : null,
             isNeeded: $column->mustBeFilled,
             isKey: in_array($column->property, $this->declaration->file->key, true),
             usual: (string) $column->column->default,

@@ -167,6 +167,7 @@ return [
         'hold_of_nothing' => 'a quantity above 0 is held, or none',
         'issued' => 'order :order has been issued :item already',
         'issued_more' => 'order :order needs only :open more of :item, and not :qty',
+        'line_past' => 'what was shipped or promised of :line is not typed',
         'moved_nothing' => 'a quantity of :item above 0 is moved',
         'needs_no_more' => 'order :order needs nothing more on its line :line',
         'new_starts_after_due' => 'the order of :item would start after it is due',

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Reading\MasterData;
 use App\Reading\Shapes\ChaseReason;
 use App\Reading\Shapes\CompanyValues;
 use Yposta\Core\Declaration\Declaration;
@@ -14,7 +15,6 @@ use Yposta\Core\Network\WorkCentreKind;
 use Yposta\Core\Remedy\RemedyKind;
 use Yposta\Core\Run\HoldUpReason;
 use Yposta\Core\Run\MessageCode;
-use Yposta\Core\Study\PutRows;
 
 /** The source of all files below a folder. */
 function sourceBelow(string $folder, string $ending): string
@@ -106,13 +106,15 @@ function codesPutTogether(): array
             fn (string $class) => basename(Declaration::of($class)->file->name, '.csv'),
             Network::classes(),
         ),
-        'data.kinds.' => array_merge(...array_map(fn (string $kind) => ["{$kind}.title", "{$kind}.one", "{$kind}.many"], array_keys(PutRows::KINDS))),
+        'data.kinds.' => array_merge(...array_map(
+            fn (string $kind) => ["{$kind}.title", "{$kind}.one", "{$kind}.many"], MasterData::kinds(),
+        )),
         'data.columns.' => array_values(array_unique(array_merge(...array_map(
-            fn (string $class) => Declaration::of($class)->header(), array_values(PutRows::KINDS),
+            fn (string $class) => Declaration::of($class)->header(), array_values(MasterData::KINDS),
         )))),
-        'data.choices.' => [...$kinds, ...$values(LotRule::class), ...$values(Basis::class), ...$values(WorkCentreKind::class)],
+        'data.choices.' => array_merge($kinds, ...array_map($values, [LotRule::class, Basis::class, WorkCentreKind::class, BucketSize::class])),
         'data.changed.counted.' => ['new', 'changed', 'gone'],
-        'data.groups.' => ['items', 'suppliers', 'work', 'time'],
+        'data.groups.' => ['demand', 'items', 'suppliers', 'work', 'time'],
         'thread.step.' => [
             'stock',
             ...array_map(fn (string $kind) => "ordered_{$kind}", $kinds),

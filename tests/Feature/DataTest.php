@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use App\Actions\StartRun;
 use App\Models\Draft;
+use App\Reading\MasterData;
 use Illuminate\Support\Facades\DB;
 use Spatie\Activitylog\Models\Activity;
 use Tests\Demo;
-use Yposta\Core\Study\PutRows;
 
 beforeEach(function () {
     Demo::planned();
@@ -34,8 +34,8 @@ it('shows every kind with as many rows as its table has, each once', function (s
 
     expect(count(array_unique(array_map(fn (array $row) => json_encode($row['values']), $all))))->toBe($props['list']['total'])
         ->and($props['kind']['kind'])->toBe($kind)->and(array_column($props['kind']['fields'], 'label'))->each->not->toStartWith('data.')
-        ->and(array_merge(...array_column($props['shelves'], 'kinds')))->toHaveCount(count(PutRows::KINDS));
-})->with(array_keys(PutRows::KINDS));
+        ->and(array_merge(...array_column($props['shelves'], 'kinds')))->toHaveCount(count(MasterData::kinds()));
+})->with(MasterData::kinds());
 
 it('finds rows by codes and names, and sorts them', function () {
     expect(array_column(array_column(($this->rows)('items', 'ws-4')['list']['rows'], 'values'), 'code'))->toContain('WS-400')

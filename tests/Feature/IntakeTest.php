@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Intake\CellText;
 use App\Intake\TableFile;
+use App\Planning\Ledger;
 use App\Support\Refused;
 use App\Support\Workbook;
 use Illuminate\Http\UploadedFile;
@@ -176,6 +177,31 @@ it('reads text in other encodings, with other separators and harmless formulas',
         ->and($rows("\xFF\xFE".mb_convert_encoding("item\tname\nA\tÖl\n", 'UTF-16LE')))->toBe([['item', 'name'], ['A', 'Öl']])
         ->and($rows("item,name\nA,'=cmd\nB,'twas\n"))->toBe([['item', 'name'], ['A', '=cmd'], ['B', "'twas"]])
         ->and($rows("\n\nitem\n\n"))->toBe([['item']]);
+});
+
+it('takes sales lines, forecasts and a count of stock', function () {
+    ($this->bring)('sales', "order,line,item,site,qty,due,customer\nSO-1,1,WS-400,OSK,3,13.4.2026,Pier 9\nSO-7702,1,,,,2026-05-04,\n")->assertStatus(422);
+    $before = DB::table('sales_lines')->where(['order_code' => 'SO-7702', 'line' => '1'])->first();
+    ($this->bring)('sales', "order,line,item,site,qty,due,customer\nSO-1,1,WS-400,OSK,3,13.4.2026,Pier 9\n")->assertOk();
+    ($this->bring)('sales', "order,line,due\nSO-7702,1,2026-05-04\n")->assertOk();
+    $after = DB::table('sales_lines')->where(['order_code' => 'SO-7702', 'line' => '1'])->first();
+    expect(DB::table('sales_lines')->where('order_code', 'SO-1')->value('due'))->toStartWith('2026-04-13')
+        ->and($after->due)->toStartWith('2026-05-04')->and($after->qty)->toBe($before->qty)->and($after->customer)->toBe($before->customer);
+
+    ($this->bring)('forecasts', "forecast,item,site,bucket,start,qty\nNEXT,WS-400,OSK,week,2026-03-09,5\nNEXT,WS-400,OSK,week,2026-03-16,6\n")->assertOk();
+    expect(DB::table('forecast_buckets')->where('forecast', 'NEXT')->sum('qty'))->toEqual(11_000_000)
+        ->and(($this->bring)('forecasts', "forecast,item,site,bucket,start,qty\nNEXT,WS-400,OSK,week,2026-03-10,5\n")->assertStatus(422)->json('reason'))->toBe('wrong');
+
+    $was = DB::table('stock')->where(['item_code' => 'BAT-7', 'site_code' => 'OSK'])->value('qty');
+    $seen = ($this->look)('stock', "item,site,qty,blocked\nBAT-7,OSK,50,9\nWS-400,LIN,2,\n")->json();
+    expect(array_column($seen['columns'], 'field'))->toBe(['item', 'site', 'qty', ''])->and($seen['changed'])->toBe(1);
+    ($this->bring)('stock', "item,site,qty\nBAT-7,OSK,50\nWS-400,LIN,2\n")->assertOk();
+    expect(DB::table('stock')->where(['item_code' => 'BAT-7', 'site_code' => 'OSK'])->value('qty'))->toBe(50_000_000)
+        ->and(Ledger::differences()->count())->toBe(0)
+        ->and(DB::table('movements')->where('kind', 'count')->where('item_code', 'BAT-7')->sum('qty'))->toEqual(50_000_000 - $was);
+    $this->postJson('/journal/'.DB::table('commits')->max('id').'/undo', ['key' => freshKey()])->assertOk();
+    expect(DB::table('stock')->where(['item_code' => 'BAT-7', 'site_code' => 'OSK'])->value('qty'))->toBe($was)
+        ->and(Ledger::differences()->count())->toBe(0)->and(DB::table('movements')->whereNotNull('counter_of')->count())->toBe(2);
 });
 
 it('is written once, by those who may, and only as it was seen', function () {

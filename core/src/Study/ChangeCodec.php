@@ -51,6 +51,7 @@ final class ChangeCodec
         'change_planning' => ChangePlanning::class,
         'put_planning' => PutPlanning::class,
         'put_rows' => PutRows::class,
+        'count_rows' => CountRows::class,
         'work_days' => WorkDays::class,
         'put_days' => PutDays::class,
         'add_shift' => AddShift::class,

@@ -6,10 +6,12 @@ namespace Yposta\Core\Study;
 
 use InvalidArgumentException;
 use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\CalendarDay;
 use Yposta\Core\Network\CalendarWeek;
 use Yposta\Core\Network\Closure;
+use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\NetworkSurroundings;
@@ -17,6 +19,7 @@ use Yposta\Core\Network\Operation;
 use Yposta\Core\Network\OperationAlternative;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\PriceBreak;
+use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Network\SetupChange;
 use Yposta\Core\Network\Shift;
 use Yposta\Core\Network\Site;
@@ -31,11 +34,14 @@ use Yposta\Core\Network\WrittenRows;
 use Yposta\Core\Support\Phrase;
 
 /**
- * Writes rows of one kind of master data, and takes others away. A row takes the place of the one with its key; rows without a key are
- * changed by taking the old one away. What belongs to a row that goes, goes with it; what is named elsewhere stays.
+ * Writes rows of one kind of master data or demand, and takes others away. A row takes the place of the one with its key; rows without a
+ * key are changed by taking the old one away. What belongs to a row that goes, goes with it; what is named elsewhere stays.
  */
 final readonly class PutRows implements Change, Flat
 {
+    /** What has happened to a row, which nobody types. */
+    public const NOT_TYPED = ['shipped', 'heldUntil', 'answered', 'blocked', 'owed'];
+
     /** Kinds that people keep as rows, by the name of their file. */
     public const KINDS = [
         'calendars' => CalendarWeek::class, 'calendar_days' => CalendarDay::class, 'sites' => Site::class, 'items' => Item::class,
@@ -43,6 +49,7 @@ final readonly class PutRows implements Change, Flat
         'planning' => Planning::class, 'alternatives' => SupplyAlternative::class, 'bom' => BomLine::class,
         'substitutes' => Substitute::class, 'work_centres' => WorkCentre::class, 'shifts' => Shift::class, 'closures' => Closure::class,
         'operations' => Operation::class, 'operation_alternatives' => OperationAlternative::class, 'setup_changes' => SetupChange::class,
+        'sales' => SalesLine::class, 'forecasts' => ForecastBucket::class,
     ];
 
     /** What belongs to a row, by its class: the classes of those rows, and the property in which they name it. */
@@ -98,6 +105,7 @@ final readonly class PutRows implements Change, Flat
             array_fill_keys(array_map(fn (array $parts) => $parts[0], $this->removed), true), $new,
         );
         $after = $this->written($this->withoutOwn($network, $gone), $this->class, [...$kept, ...array_values($new)]);
+        $after = $this->class === SalesLine::class ? TypedSales::checked($network, $after) : $after;
         $this->checkUses($after, $gone);
         $this->checkDecimals($network, $after);
         foreach (TableChecks::faults($this->class, $network, $after) as $problem) {
@@ -110,7 +118,10 @@ final readonly class PutRows implements Change, Flat
     public function inverse(Network $before): array
     {
         $back = $taken = [];
-        foreach (WrittenRows::between($before, $this->apply($before))->byClass() as $class => $pairs) {
+        $after = $this->apply($before);
+        $pairsOf = WrittenRows::between($before, $after)->byClass();
+        unset($pairsOf[Allocation::class]);
+        foreach ($pairsOf as $class => $pairs) {
             $declaration = Declaration::of($class);
             $old = $added = [];
             foreach ($pairs as [$was, $is]) {
@@ -121,7 +132,7 @@ final readonly class PutRows implements Change, Flat
             $stock === [] && $back[] = new self($class, $old, $added);
         }
 
-        return [...$back, ...$taken];
+        return [...$back, ...$taken, ...StockRows::holdsBack($before, $after)];
     }
 
     /** @return list<list<string>> of all rows that are written or taken away, see {@see Declaration::identity()} */

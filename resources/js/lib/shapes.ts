@@ -675,6 +675,7 @@ export interface DataKind {
     one: string;
     many: string;
     fields: DataField[];
+    isTyped: boolean;
 }
 
 /** The master data, one kind at a time. */

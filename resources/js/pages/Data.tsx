@@ -70,14 +70,16 @@ function Kind({ shelves, kind, list, filter }: DataPage) {
                         <span className="text-mute">{tn('1 row', ':n rows', list.total)}</span>
                         {draft.may && (
                             <>
-                                <Button
-                                    onClick={() => {
-                                        setOpen(null);
-                                        setFresh({ like: null });
-                                    }}
-                                >
-                                    {t('New: :what', { what: kind.one })}
-                                </Button>
+                                {kind.isTyped && (
+                                    <Button
+                                        onClick={() => {
+                                            setOpen(null);
+                                            setFresh({ like: null });
+                                        }}
+                                    >
+                                        {t('New: :what', { what: kind.one })}
+                                    </Button>
+                                )}
                                 <Button look="quiet" aria-expanded={brings} onClick={() => setBrings(!brings)}>
                                     {t('Bring a table in')}
                                 </Button>
@@ -127,7 +129,7 @@ function Kind({ shelves, kind, list, filter }: DataPage) {
                                 setOpen(rowKey(one));
                             }}
                             ticks={
-                                draft.may
+                                draft.may && kind.isTyped
                                     ? {
                                           picked: (one) => picked.has(rowKey(one)),
                                           may: () => true,

@@ -8,22 +8,26 @@ use Random\Randomizer;
 use Tests\Support;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\NetChange\NetChange;
+use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\CalendarWeek;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\Operation;
 use Yposta\Core\Network\Planning;
+use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Network\Stock;
 use Yposta\Core\Network\WrittenRows;
 use Yposta\Core\Plan\PlanWriter;
 use Yposta\Core\Study\ChangeCodec;
+use Yposta\Core\Study\CountRows;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Study\InvalidChange;
 use Yposta\Core\Study\PutRows;
 use Yposta\Core\Study\SoundChange;
 
 /** A lamp of a board and two screws, made on a bench; the board is bought. */
-function lampWorks(): Network
+function glowWorks(): Network
 {
     return Support::bundle([
         'plan.csv' => "key,value\nplan_date,2026-03-02\n",
@@ -64,7 +68,7 @@ function putRows(string $kind, array $rows, array $removed = []): PutRows
 }
 
 it('writes a row in the place of the one with its key, and new ones behind it', function () {
-    $network = lampWorks();
+    $network = glowWorks();
     $change = putRows('items', [['code' => 'SCREW', 'name' => 'Brass screw', 'decimals' => 2], ['code' => 'NUT', 'unit' => 'pcs']]);
     $after = SoundChange::apply($change, $network);
 
@@ -74,7 +78,7 @@ it('writes a row in the place of the one with its key, and new ones behind it', 
 });
 
 it('changes rows without a key by taking the old one away', function () {
-    $network = lampWorks();
+    $network = glowWorks();
     $old = Declaration::of(BomLine::class)->identity($network->bom[1]);
     $change = putRows('bom', [['item' => 'LAMP', 'line' => '20', 'component' => 'SCREW', 'qty' => '4']], [$old]);
     $after = SoundChange::apply($change, $network);
@@ -85,7 +89,7 @@ it('changes rows without a key by taking the old one away', function () {
 });
 
 it('takes along what belongs to a row that goes, and brings it all back', function () {
-    $network = lampWorks();
+    $network = glowWorks();
     $change = putRows('items', [], [['GLUE']]);
     $after = SoundChange::apply($change, $network);
 
@@ -104,7 +108,7 @@ it('takes along what belongs to a row that goes, and brings it all back', functi
 it('refuses what cannot be', function (string $kind, array $rows, array $removed, string $why) {
     $said = null;
     try {
-        SoundChange::apply(putRows($kind, $rows, $removed), lampWorks());
+        SoundChange::apply(putRows($kind, $rows, $removed), glowWorks());
     } catch (DoesNotFit $trouble) {
         $said = (string) $trouble->phrase();
     }
@@ -127,7 +131,7 @@ it('refuses what cannot be', function (string $kind, array $rows, array $removed
 ]);
 
 it('refuses a loop once it is one: what is bought is not made of what its structure says', function () {
-    $network = SoundChange::apply(putRows('bom', [['item' => 'BOARD', 'line' => '10', 'component' => 'LAMP', 'qty' => '1']]), lampWorks());
+    $network = SoundChange::apply(putRows('bom', [['item' => 'BOARD', 'line' => '10', 'component' => 'LAMP', 'qty' => '1']]), glowWorks());
     $change = putRows('planning', [['item' => 'BOARD', 'site' => 'MAIN', 'supply' => 'make']]);
 
     expect(Support::refusal(fn () => SoundChange::apply($change, $network)))->toContain('contains itself')
@@ -138,7 +142,7 @@ it('refuses a loop once it is one: what is bought is not made of what its struct
 it('refuses fields that are none', function (array $fields) {
     expect(fn () => SoundChange::decode(['change' => 'put_rows', ...$fields]))->toThrow(InvalidChange::class);
 })->with([
-    'orders, which are no master data' => [['kind' => 'orders', 'rows' => []]],
+    'orders, which are made otherwise' => [['kind' => 'orders', 'rows' => []]],
     'stock, which the ledger keeps' => [['kind' => 'stock', 'rows' => [['item' => 'GLUE', 'site' => 'MAIN', 'qty' => '5']]]],
     'no kind' => [['rows' => []]],
     'a row twice' => [['kind' => 'items', 'rows' => [['code' => 'A'], ['code' => 'A', 'unit' => 'kg']]]],
@@ -150,7 +154,7 @@ it('refuses fields that are none', function (array $fields) {
 ]);
 
 it('lets what is named by what stays in the same change come with it', function () {
-    $after = SoundChange::apply(putRows('calendars', [['code' => 'WEEK', 'weekdays' => '1234']]), lampWorks());
+    $after = SoundChange::apply(putRows('calendars', [['code' => 'WEEK', 'weekdays' => '1234']]), glowWorks());
 
     expect($after->calendars['WEEK']->pattern())->toBe('1234')->and($after->calendars['WEEK']->exceptions())->toHaveCount(1)
         ->and(array_keys($after->calendars))->toBe(['WEEK', 'LONG']);
@@ -196,6 +200,66 @@ it('plans after random changes of master data what a whole run plans, and is tak
     expect(saidRows($network))->toBe($start)->and($undo)->not->toBe([])
         ->and(WrittenRows::between($network, $network)->byClass())->toBe([]);
 })->with(range(1, 12));
+
+it('writes sales lines as rows, but nothing that has happened to them', function () {
+    $network = glowWorks();
+    $line = ['order' => 'S1', 'line' => '1', 'item' => 'LAMP', 'site' => 'MAIN', 'qty' => '5', 'due' => '2026-03-27'];
+    $after = SoundChange::apply(putRows('sales', [$line, [...$line, 'line' => '2', 'customer' => 'Pier 9']]), $network);
+    $say = fn (array $row) => Support::refusal(fn () => SoundChange::apply(putRows('sales', [$row]), $after));
+    $shipped = $after->with(sales: [$after->sales[0]->with(shipped: 2_000_000), $after->sales[1]]);
+    $held = $after->with(allocations: [Allocation::of(demand: 'sales:S1/2', supply: 'stock:LAMP@MAIN', qty: 1_000_000)]);
+    $sayShipped = fn (array $row, array $removed = []) => Support::refusal(
+        fn () => SoundChange::apply(putRows('sales', $row === [] ? [] : [$row], $removed), $shipped),
+    );
+
+    expect(array_map(fn (SalesLine $row) => [$row->line, $row->qty, $row->customer], $after->sales))
+        ->toBe([['1', 5_000_000, ''], ['2', 5_000_000, 'Pier 9']])->and($say([...$line, 'shipped' => '1']))->toContain('not typed')
+        ->and($say([...$line, 'line' => '3', 'heldUntil' => '2026-04-01']))->toContain('not typed')
+        ->and($say([...$line, 'qty' => '0']))->toContain('above 0')->and($say([...$line, 'item' => 'NAIL']))->toContain("no item 'NAIL'")
+        ->and($sayShipped([...$line, 'shipped' => '2', 'qty' => '1']))->toContain('shipped')
+        ->and($sayShipped([...$line, 'shipped' => '2', 'item' => 'BOARD']))->toContain('has been shipped')
+        ->and($sayShipped([], [['S1', '1']]))->toContain('has been shipped')->and($sayShipped([...$line, 'shipped' => '2', 'qty' => '9']))->toBe('');
+    $change = putRows('sales', [], [['S1', '2']]);
+    $gone = SoundChange::apply($change, $held);
+    expect($gone->allocations)->toBe([])->and(count($gone->sales))->toBe(1);
+    foreach ($change->inverse($held) as $back) {
+        $gone = SoundChange::apply($back, $gone, takesBack: true);
+    }
+    expect(saidRows($gone))->toBe(saidRows($held));
+});
+
+it('counts many at once: holds are trimmed, what was owed is made good for, what is blocked stays', function () {
+    $network = glowWorks();
+    $network = $network->with(
+        stock: [
+            ...$network->stock, Stock::of(item: 'BOARD', site: 'MAIN', qty: 8_000_000, blocked: 3_000_000),
+            Stock::of(item: 'LAMP', site: 'MAIN', qty: 0, owed: 2_000_000),
+        ],
+        allocations: [Allocation::of(demand: 'sales:S1/1', supply: 'stock:BOARD@MAIN', qty: 6_000_000)],
+    );
+    $change = new CountRows([
+        Stock::of(item: 'BOARD', site: 'MAIN', qty: 5_000_000), Stock::of(item: 'LAMP', site: 'MAIN', qty: 1_000_000),
+        Stock::of(item: 'GLUE', site: 'MAIN', qty: 1_250_000),
+    ]);
+    $after = SoundChange::apply($change, $network);
+    $stock = array_map(fn (Stock $row) => [$row->item, $row->qty, $row->blocked, $row->owed], $after->stock);
+    expect($stock)->toBe([['GLUE', 1_250_000, 0, 0], ['SCREW', 12_500_000, 0, 0], ['BOARD', 5_000_000, 3_000_000, 0], ['LAMP', 1_000_000, 0, 0]])
+        ->and($after->allocations[0]->qty)->toBe(5_000_000)
+        ->and(array_map(fn ($posting) => [$posting->item, $posting->qty], $change->postings($network)))
+        ->toBe([['BOARD', -3_000_000], ['LAMP', 3_000_000], ['GLUE', 1_250_000]])
+        ->and(Support::refusal(fn () => SoundChange::apply(new CountRows([Stock::of(item: 'SCREW', site: 'MAIN', qty: 1_234)]), $network)))->toContain('decimals')
+        ->and(Support::refusal(fn () => SoundChange::apply(new CountRows([Stock::of(item: 'NAIL', site: 'MAIN', qty: 1)]), $network)))->toContain('NAIL');
+    $fresh = new CountRows([Stock::of(item: 'BOARD', site: 'MAIN', qty: 1_000_000)]);
+    foreach ([[$change, $network], [$fresh, glowWorks()]] as [$count, $before]) {
+        $now = SoundChange::apply($count, $before);
+        foreach ($count->inverse($before) as $back) {
+            $now = SoundChange::apply($back, $now, takesBack: true);
+        }
+        expect(saidRows($now))->toBe(saidRows($before));
+    }
+    expect(fn () => SoundChange::decode(ChangeCodec::encode($change)))->toThrow(InvalidChange::class)
+        ->and(ChangeCodec::decode(ChangeCodec::encode($change)))->toEqual($change);
+});
 
 it('knows every kind by its file', function () {
     foreach (PutRows::KINDS as $kind => $class) {

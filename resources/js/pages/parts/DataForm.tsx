@@ -25,6 +25,7 @@ interface Props {
 /** A row of master data in full. What is changed becomes a line of the draft, which says what it does before it is written. */
 export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
     const draft = useDraft();
+    const may = draft.may && kind.isTyped;
     const start = formOf(kind, row ?? like);
     const [form, setForm] = useState(start);
     const isKeyed = kind.fields.some((field) => field.isKey);
@@ -64,13 +65,13 @@ export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
                                 field={field}
                                 value={form[field.name] ?? ''}
                                 isFirst={row === null && place === 0}
-                                disabled={!draft.may || (row !== null && field.isKey)}
+                                disabled={!may || (row !== null && field.isKey)}
                                 onChange={(value) => setForm((old) => ({ ...old, [field.name]: value }))}
                             />
                         </div>
                     );
                 })}
-                {draft.may && (
+                {may && (
                     <div className="mt-3 flex flex-wrap items-center gap-2">
                         <Button type="submit" look="draft" disabled={!isReady || draft.busy}>
                             {t('Draft it')}
@@ -155,7 +156,7 @@ function Field({ field, value, disabled, isFirst, onChange }: FieldProps) {
         case 'day':
             return <DateField label={field.label} value={value} onChange={onChange} disabled={disabled} optional />;
         case 'weekdays':
-            return <WeekdayTicks value={value} onChange={onChange} />;
+            return disabled ? <span>{value}</span> : <WeekdayTicks value={value} onChange={onChange} />;
         default:
             return (
                 <input
