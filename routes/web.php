@@ -53,6 +53,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/search', SearchController::class);
     Route::get('/company', [CompanyController::class, 'show']);
     Route::post('/company', [CompanyController::class, 'save']);
+    Route::post('/company/demo', [CompanyController::class, 'loadDemo']);
+    Route::delete('/company/demo', [CompanyController::class, 'takeDemoAway']);
     Route::get('/people', [CompanyController::class, 'people']);
     Route::post('/people', [CompanyController::class, 'keep']);
     Route::post('/people/password', [CompanyController::class, 'password']);

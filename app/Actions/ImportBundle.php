@@ -26,6 +26,9 @@ use Yposta\Core\Support\Phrase;
 /** Takes a bundle into the database: all of it, or nothing. */
 final readonly class ImportBundle
 {
+    /** Where the demo company's bundle lies. */
+    public const DEMO = 'database/demo';
+
     public function __construct(private BundleReader $reader, private NetworkWriter $writer, private Ledger $ledger)
     {
     }
@@ -55,6 +58,7 @@ final readonly class ImportBundle
             $this->writer->replace($contents->network);
             Settings::set(Settings::RUN_DEFAULTS, RunParameters::of($contents->options));
             Settings::set(Settings::PINNED_PLAN_DATE, $pinPlanDate ? Day::format($contents->options->planDate) : null);
+            Settings::set(Settings::IS_DEMO, realpath($path) === realpath(base_path(self::DEMO)));
             $this->ledger->settle($by);
             Journal::write(
                 'import',

@@ -18,6 +18,11 @@ final readonly class NetworkWriter
         'missing_materials', 'accepted_shortages', 'resting_proposals', 'put_offs', 'studies', 'message_answers', 'drafts', 'commit_references', 'commits', 'conversions',
     ];
 
+    /** What has happened with business data, which goes where all of them are taken away. */
+    private const HAPPENED = [
+        'movements', 'letters', 'mailbox', 'order_versions', 'purchase_requests', 'work_reports', 'schedules', 'idempotency_keys',
+    ];
+
     private Dates $dates;
 
     public function __construct(private OrderTables $orders)
@@ -42,6 +47,17 @@ final readonly class NetworkWriter
                 OrderTables::keeps($class) || $this->insert($class, $network);
             }
             $this->orders->fill($network);
+        });
+    }
+
+    /** Takes all business data away, and what has happened with them; the journal stays. */
+    public function clear(): void
+    {
+        DB::transaction(function (): void {
+            foreach (self::HAPPENED as $table) {
+                DB::table($table)->delete();
+            }
+            $this->replace(Network::of());
         });
     }
 

@@ -28,6 +28,9 @@ final class Settings
     /** Name and address of the company, as it is printed on papers. */
     public const COMPANY = 'company';
 
+    /** Whether the data are those of the demo company, which can be taken away again. */
+    public const IS_DEMO = 'is_demo';
+
     public static function get(string $key, mixed $default = null): mixed
     {
         return self::several([$key])[$key] ?? $default;

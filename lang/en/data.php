@@ -5,6 +5,16 @@ declare(strict_types=1);
 /* Master data: its kinds, and what its columns are called. */
 return [
     'groups' => ['demand' => 'Demand and stock', 'items' => 'Items', 'suppliers' => 'Suppliers', 'work' => 'Work', 'time' => 'Sites and days'],
+    'steps' => [
+        'days' => ['title' => 'Working days', 'why' => 'On which weekdays you work, and what is otherwise. Without them every day is one.'],
+        'demand' => ['title' => 'What is wanted', 'why' => 'Sales lines, forecasts or both.'],
+        'items' => ['title' => 'Items', 'why' => 'What you sell, make, buy and use.'],
+        'planning' => ['title' => 'How each is planned', 'why' => 'Made, bought or moved at which site; how long it takes; lots and safety.'],
+        'sites' => ['title' => 'Sites', 'why' => 'Where things are made and stored.'],
+        'stock' => ['title' => 'What is there', 'why' => 'Counted, by item and site.'],
+        'structures' => ['title' => 'What it is made of', 'why' => 'Components and quantities; not needed for what is only bought.'],
+        'suppliers' => ['title' => 'Who supplies it', 'why' => 'Suppliers, what they offer, prices and days.'],
+    ],
     'kinds' => [
         'alternatives' => ['title' => 'Other ways', 'one' => 'another way', 'many' => 'other ways'],
         'bom' => ['title' => 'Structures', 'one' => 'structure line', 'many' => 'structure lines'],

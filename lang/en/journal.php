@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 /* What was done, for the journal and for the person who did it. */
 return [
+    'demo_away' => 'Demo company taken away',
     'brought' => ':Kind brought in: :new new, :changed changed',
     'changes' => ':count changes: :what',
     'committed' => [

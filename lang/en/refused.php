@@ -12,6 +12,8 @@ return [
         'long' => 'The shop is large: after :seconds s not all ways had been tried. What was found stands here.',
     ],
     'bundle' => [
+        'not_demo' => 'What is here is not the demo company. Nothing was taken away.',
+        'not_empty' => 'There are data of a company here already. Nothing was brought in.',
         'data_there' => 'The database holds data already; nothing was changed. Use --replace to put the bundle in its place.',
     ],
     'commit' => [

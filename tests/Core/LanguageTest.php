@@ -113,6 +113,10 @@ function codesPutTogether(): array
             fn (string $class) => Declaration::of($class)->header(), array_values(MasterData::KINDS),
         )))),
         'data.choices.' => array_merge($kinds, ...array_map($values, [LotRule::class, Basis::class, WorkCentreKind::class, BucketSize::class])),
+        'data.steps.' => array_merge(...array_map(
+            fn (string $step) => ["{$step}.title", "{$step}.why"],
+            ['days', 'demand', 'items', 'planning', 'sites', 'stock', 'structures', 'suppliers'],
+        )),
         'data.changed.counted.' => ['new', 'changed', 'gone'],
         'data.groups.' => ['demand', 'items', 'suppliers', 'work', 'time'],
         'thread.step.' => [

@@ -55,7 +55,7 @@ afterEach(cleanup);
 describe('settings of the company', () => {
     it('sends only what was changed, with what was seen, and nothing while nothing differs', async () => {
         const user = userEvent.setup();
-        show(<Company values={VALUES} />);
+        show(<Company values={VALUES} isDemo={false} />);
         const write = screen.getByRole<HTMLButtonElement>('button', { name: 'Write it' });
         expect(write.disabled).toBe(true);
         await user.click(screen.getByRole('checkbox', { name: /More may be taken/ }));
@@ -70,7 +70,7 @@ describe('settings of the company', () => {
     it('keeps what was typed when somebody else was faster', async () => {
         const user = userEvent.setup();
         http.postJson.mockRejectedValueOnce(new Refusal('Somebody else has changed that.', 'stale', {}, 422));
-        show(<Company values={VALUES} />);
+        show(<Company values={VALUES} isDemo={false} />);
         await user.clear(screen.getByLabelText('Name'));
         await user.type(screen.getByLabelText('Name'), 'Marrowby');
         await user.click(screen.getByRole('button', { name: 'Write it' }));

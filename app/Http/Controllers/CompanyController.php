@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ChangeSettings;
+use App\Actions\DemoCompany;
 use App\Actions\KeepPerson;
 use App\Reading\CompanySettings;
 use App\Reading\Pages\CompanyPage;
@@ -13,6 +14,7 @@ use App\Reading\PeopleList;
 use App\Reading\Shapes\PersonKept;
 use App\Reading\Shapes\Told;
 use App\Support\Roles;
+use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -24,7 +26,7 @@ final class CompanyController extends Controller
     {
         $this->isFor($request);
 
-        return (new CompanyPage(CompanySettings::now()))->show();
+        return (new CompanyPage(CompanySettings::now(), Settings::get(Settings::IS_DEMO) === true))->show();
     }
 
     public function save(Request $request, ChangeSettings $change): JsonResponse
@@ -73,6 +75,22 @@ final class CompanyController extends Controller
         $person = $keep->retire($email, $this->user($request));
 
         return response()->json(new Told((string) trans(':name does not sign in any more.', ['name' => $person->name])));
+    }
+
+    public function loadDemo(Request $request, DemoCompany $demo): JsonResponse
+    {
+        set_time_limit(120);
+        $demo->load($this->user($request));
+
+        return response()->json(new Told((string) trans('The demo company is here. Press Run for its first plan.')));
+    }
+
+    public function takeDemoAway(Request $request, DemoCompany $demo): JsonResponse
+    {
+        set_time_limit(120);
+        $demo->takeAway($this->user($request));
+
+        return response()->json(new Told((string) trans('The demo company is gone, with all that was done in it.')));
     }
 
     private function isFor(Request $request): void

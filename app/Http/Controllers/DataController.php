@@ -38,6 +38,9 @@ final class DataController extends Controller
         return (new DataPage(
             MasterData::shelves(), $kind, $data->rows($text, $order),
             array_filter(['kind' => $kind->kind, 'q' => $text, 'sort' => (string) $order], fn (string $value) => $value !== ''),
+            match ($request->query('opens')) {
+                'bring' => 'bring', 'new' => 'new', default => null,
+            },
         ))->show();
     }
 

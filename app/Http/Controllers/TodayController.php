@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Models\Run;
 use App\Planning\NetworkReader;
+use App\Planning\NetworkWriter;
 use App\Reading\Figures;
+use App\Reading\FirstSteps;
 use App\Reading\MissingList;
 use App\Reading\Pages\TodayPage;
 use App\Reading\TodayView;
@@ -30,6 +32,8 @@ final class TodayController extends Controller
                 totals: null,
                 missing: MissingList::open(),
                 demo: $demo,
+                steps: FirstSteps::all(),
+                mayLoadDemo: NetworkWriter::isEmpty() && $this->user($request)->can(Roles::SETTINGS),
             ))->show();
         }
         $site = $this->site($request);

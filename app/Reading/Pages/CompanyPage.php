@@ -9,7 +9,7 @@ use App\Reading\Shapes\CompanyValues;
 /** What holds for the whole company. */
 final readonly class CompanyPage extends Page
 {
-    public function __construct(public CompanyValues $values)
+    public function __construct(public CompanyValues $values, public bool $isDemo)
     {
     }
 }

@@ -14,8 +14,9 @@ final readonly class DataPage extends Page
     /**
      * @param  list<DataShelf>  $shelves
      * @param  array<string, string>  $filter
+     * @param  'bring'|'new'|null  $opens  what is begun at once
      */
-    public function __construct(public array $shelves, public DataKind $kind, public DataRecords $list, public array $filter)
+    public function __construct(public array $shelves, public DataKind $kind, public DataRecords $list, public array $filter, public ?string $opens)
     {
     }
 }

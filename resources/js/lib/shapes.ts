@@ -453,6 +453,7 @@ export interface Committed {
 /** What holds for the whole company. */
 export interface CompanyPage {
     values: CompanyValues;
+    isDemo: boolean;
 }
 
 /** What holds for the whole company. */
@@ -684,6 +685,7 @@ export interface DataPage {
     kind: DataKind;
     list: DataRecords;
     filter: Record<string, string>;
+    opens: 'bring' | 'new' | null;
 }
 
 /** A row of master data. */
@@ -823,6 +825,15 @@ export interface ExplanationPeg {
     what: Link;
     note: string;
     qty: string;
+}
+
+/** A step from nothing to a first plan. */
+export interface FirstStep {
+    title: string;
+    why: string;
+    isNeeded: boolean;
+    isDone: boolean;
+    kinds: DataCount[];
 }
 
 /** A supply or demand in date order. `kind` is stock, order, proposal, or the kind of demand. */
@@ -2302,6 +2313,8 @@ export interface TodayPage {
     totals: { salesLines: number; points: number; horizonEnd: string } | null;
     missing: MissingRow[];
     demo: boolean;
+    steps: FirstStep[];
+    mayLoadDemo: boolean;
 }
 
 /** Something was done; what is said about it. */

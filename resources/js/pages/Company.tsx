@@ -4,14 +4,14 @@ import { Button } from '@/components/Button';
 import { FIELD } from '@/components/Labelled';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
-import { postJson } from '@/lib/http';
+import { deleteJson, postJson } from '@/lib/http';
 import type { CompanyPage, CompanyValues, Told } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { CompanyTabs } from '@/pages/parts/CompanyTabs';
 
 /** What holds for the whole company; each change is written with what was seen before, so that nobody overwrites another. */
-export default function Company({ values }: CompanyPage) {
+export default function Company({ values, isDemo }: CompanyPage) {
     const [edits, setEdits] = useState<Partial<CompanyValues>>({});
     const shown = { ...values, ...edits };
     const edit = (some: Partial<CompanyValues>) => setEdits({ ...edits, ...some });
@@ -107,8 +107,42 @@ export default function Company({ values }: CompanyPage) {
             <div className="mt-3 max-w-[640px]">
                 {save.trouble && <Notice tone="broken">{save.trouble}</Notice>}
                 {save.answer && <Notice tone="done">{save.answer.message}</Notice>}
+                {isDemo && <DemoAway />}
             </div>
         </>
+    );
+}
+
+/** The demo company goes as a whole, once somebody has said so twice. */
+function DemoAway() {
+    const [asked, setAsked] = useState(false);
+    const away = useCommand(
+        () => deleteJson<Told>('/company/demo'),
+        () => router.visit('/'),
+    );
+    return (
+        <section aria-label={t('Demo company')} className="mt-8 border-t border-line pt-3">
+            <h2 className="font-semibold">{t('Demo company')}</h2>
+            <p className="mt-0.5 mb-2 text-sm text-mute">
+                {t('The data here are made up. Take them away to begin with your own; people and settings stay.')}
+            </p>
+            {asked ? (
+                <div role="alertdialog" aria-label={t('Take the demo company away')} className="flex flex-wrap items-center gap-3">
+                    <span className="font-semibold text-broken">
+                        {t('All items, orders, plans and what was done with them go. This cannot be undone.')}
+                    </span>
+                    <Button look="act" autoFocus disabled={away.busy} onClick={() => away.send(undefined)}>
+                        {t('Take it all away')}
+                    </Button>
+                    <Button look="quiet" onClick={() => setAsked(false)}>
+                        {t('Go back')}
+                    </Button>
+                </div>
+            ) : (
+                <Button onClick={() => setAsked(true)}>{t('Take the demo company away')}</Button>
+            )}
+            {away.trouble && <Notice tone="broken">{away.trouble}</Notice>}
+        </section>
     );
 }
 

@@ -11,7 +11,7 @@ import { Inspector } from '@/layout/Shell';
 import { called, isRight, rowKey, said } from '@/lib/dataRows';
 import { useDraft } from '@/lib/draft';
 import type { DataField, DataPage, DataRecord, DataRecords, DataShelf } from '@/lib/shapes';
-import { refilter } from '@/lib/shared';
+import { refilter, useShared } from '@/lib/shared';
 import { grouped } from '@/lib/digits';
 import { t, tn } from '@/lib/t';
 import { useMoreRows } from '@/lib/useMoreRows';
@@ -29,12 +29,13 @@ export default function Data(page: DataPage) {
     return <Kind key={page.kind.kind} {...page} />;
 }
 
-function Kind({ shelves, kind, list, filter }: DataPage) {
+function Kind({ shelves, kind, list, filter, opens }: DataPage) {
+    const { plan } = useShared();
     const draft = useDraft();
     const [open, setOpen] = useState<string | null>(null);
-    const [brings, setBrings] = useState(false);
+    const [brings, setBrings] = useState(opens === 'bring');
     const [told, setTold] = useState<string | null>(null);
-    const [fresh, setFresh] = useState<{ like: DataRecord | null } | null>(null);
+    const [fresh, setFresh] = useState<{ like: DataRecord | null } | null>(opens === 'new' && kind.isTyped ? { like: null } : null);
     const { picked, onPick, clear } = usePicked<DataRecord>(rowKey);
     const change = (changes: Record<string, string>) => refilter('/data', filter, changes, { kind: 'items' });
     const { rows, more, trouble } = useMoreRows(
@@ -61,7 +62,14 @@ function Kind({ shelves, kind, list, filter }: DataPage) {
     }));
     return (
         <>
-            <PageHead title={t('Data')}>{t('What the plan is computed from.')}</PageHead>
+            <PageHead title={t('Data')}>
+                {t('What the plan is computed from.')}
+                {plan.id === null && (
+                    <Link href="/" className="ml-3 font-semibold text-act hover:underline">
+                        {t('To the first steps')}
+                    </Link>
+                )}
+            </PageHead>
             <div className="flex min-h-0 flex-1 gap-4">
                 <Shelves shelves={shelves} on={kind.kind} />
                 <section aria-label={kind.title} className="flex min-w-0 flex-1 flex-col">

@@ -14,18 +14,26 @@ import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { FirstSteps } from '@/pages/parts/FirstSteps';
 import { LetADayPass } from '@/pages/parts/LetADayPass';
 
 const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
 const TONES: Partial<Record<Tone, string>> = { broken: 'text-broken', look: 'text-look-ink' };
 
-export default function Today({ planned, missing, lines, days, figures, reasons, totals, demo }: TodayPage) {
+export default function Today({ planned, missing, lines, days, figures, reasons, totals, demo, steps, mayLoadDemo }: TodayPage) {
     const { plan, changes } = useShared();
     if (!planned || !totals) {
         return (
             <>
                 <PageHead title={longDay(plan.planDate)} tab={t('Today')} />
-                <Empty title={t('Nothing has been planned yet')}>{t('Press Run above. What needs you will stand here.')}</Empty>
+                {steps.some((step) => step.isNeeded && !step.isDone) ? (
+                    <FirstSteps steps={steps} mayLoadDemo={mayLoadDemo} />
+                ) : (
+                    <>
+                        <Empty title={t('Nothing has been planned yet')}>{t('Press Run above. What needs you will stand here.')}</Empty>
+                        <FirstSteps steps={steps} mayLoadDemo={mayLoadDemo} />
+                    </>
+                )}
             </>
         );
     }
