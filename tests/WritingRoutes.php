@@ -8,8 +8,10 @@ use App\Models\AskedSchedule;
 use App\Models\Draft;
 use App\Models\Run;
 use App\Models\User;
+use App\Planning\NetworkWriter;
 use App\Support\Journal;
 use App\Support\Roles;
+use App\Support\Settings;
 use App\Support\Worker;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -85,6 +87,16 @@ final class WritingRoutes
         $anyone = array_values(array_diff(array_unique(array_merge(...array_values(Roles::OF))), [Roles::REPORT]));
 
         return [
+            'POST company/demo' => [Roles::SETTINGS, function () {
+                DB::table('items')->count() === 0 || app(NetworkWriter::class)->clear();
+
+                return [];
+            }],
+            'DELETE company/demo' => [Roles::SETTINGS, function () {
+                Settings::set(Settings::IS_DEMO, true);
+
+                return [];
+            }],
             'POST data/bring' => [Roles::DATA, fn () => ['kind' => 'items', 'text' => "item\nBELL\n", 'new' => 1, 'changed' => 0, ...$key()]],
             'POST proposals/put-off' => [Roles::BUY, fn () => [
                 'run' => Run::live()->id, 'numbers' => [$proposal('buy')], 'until' => '2026-03-20', 'reason' => 'it can wait', ...$key(),

@@ -119,6 +119,28 @@ final class Person
         return $this;
     }
 
+    /** Puts a text into a field as pasting does, tabs and line breaks too. */
+    public function pastes(string $where, string $text): self
+    {
+        $this->browser->executeScript(
+            "const field = arguments[0];
+            field.focus();
+            Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value').set.call(field, arguments[1]);
+            field.dispatchEvent(new Event('input', { bubbles: true }));",
+            [$this->find($where), $text],
+        );
+
+        return $this;
+    }
+
+    /** Chooses a file. */
+    public function attaches(string $where, string $path): self
+    {
+        $this->find($where)->sendKeys($path);
+
+        return $this;
+    }
+
     /** Presses keys where the focus is: letters, or names of {@see WebDriverKeys}. */
     public function presses(string ...$keys): self
     {

@@ -36,6 +36,7 @@ it('refuses what makes no sense, what nobody changed, and what somebody else has
     ($this->save)(['overPercent' => 101])->assertStatus(422)->assertJsonPath('reason', 'percent');
     ($this->save)(['overPercent' => -1])->assertStatus(422)->assertJsonPath('reason', 'percent');
     ($this->save)(['overPercent' => 'many'])->assertStatus(422);
+    ($this->save)([['overPercent']])->assertStatus(422)->assertJsonPath('reason', 'none');
     ($this->save)(['overPercent' => 10])->assertStatus(422)->assertJsonPath('reason', 'none');
     $seen = ($this->seen)();
     ($this->save)(['overPercent' => 12])->assertOk();

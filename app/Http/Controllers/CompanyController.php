@@ -37,7 +37,7 @@ final class CompanyController extends Controller
         ];
         $given = $request->validate(['values' => 'required|array', 'seen' => 'required|array', ...$rules('values'), ...$rules('seen')]);
 
-        return response()->json($change($this->typed($given['values']), $this->typed($given['seen']), $this->user($request)));
+        return response()->json($change($this->typed($given['values'] ?? []), $this->typed($given['seen'] ?? []), $this->user($request)));
     }
 
     public function people(Request $request): Response

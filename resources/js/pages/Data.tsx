@@ -7,6 +7,7 @@ import { ExportLink } from '@/components/ExportLink';
 import { FindBox } from '@/components/FindBox';
 import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
+import { RecordHistory } from '@/components/RecordHistory';
 import { Inspector } from '@/layout/Shell';
 import { called, isRight, rowKey, said } from '@/lib/dataRows';
 import { useDraft } from '@/lib/draft';
@@ -167,6 +168,7 @@ function Kind({ shelves, kind, list, filter, opens }: DataPage) {
                             setFresh({ like });
                         }}
                     />
+                    {row !== null && fresh === null && <RecordHistory key={row.record} of={[row.record]} />}
                 </Inspector>
             )}
         </>

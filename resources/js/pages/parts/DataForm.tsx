@@ -4,7 +4,6 @@ import { CodeField } from '@/components/CodeField';
 import { DateField } from '@/components/DateField';
 import { FIELD } from '@/components/Labelled';
 import { PanelHead } from '@/components/PanelHead';
-import { RecordHistory } from '@/components/RecordHistory';
 import { WeekdayTicks } from '@/components/WeekdayTicks';
 import { called, formOf, rowOf } from '@/lib/dataRows';
 import { useDraft } from '@/lib/draft';
@@ -99,7 +98,6 @@ export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
                     </p>
                 )}
             </form>
-            {row !== null && <RecordHistory of={[row.record]} />}
         </>
     );
 }
