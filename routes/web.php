@@ -33,6 +33,7 @@ use App\Http\Controllers\SheetController;
 use App\Http\Controllers\ShortageController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\SiteController;
+use App\Http\Controllers\StructureController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\WorkListController;
@@ -82,6 +83,10 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/data/many', [DataController::class, 'many']);
     Route::post('/data/look', [DataController::class, 'look']);
     Route::post('/data/bring', [DataController::class, 'bring']);
+
+    Route::get('/structure', [StructureController::class, 'show']);
+    Route::get('/structure/lines', [StructureController::class, 'lines']);
+    Route::post('/structure/replace', [StructureController::class, 'replace']);
 
     Route::get('/promise', [PromiseController::class, 'index']);
     Route::post('/promise/answer', [PromiseController::class, 'answer']);

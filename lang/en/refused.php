@@ -103,6 +103,7 @@ return [
     'data' => [
         'beyond' => 'That goes beyond what can be counted. Nothing was drafted.',
         'column' => 'That column cannot be changed for many at once. Nothing was drafted.',
+        'no_item' => 'There is no item :item to take its place. Nothing was drafted.',
         'gone' => 'Some of these rows are not there any more, or say something else now. The list has been read again.',
         'value' => ':Trouble. Nothing was drafted.',
     ],

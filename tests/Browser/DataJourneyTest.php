@@ -70,9 +70,12 @@ it('leads from an empty installation by paste, file and form to the plan that a 
     $expected = array_map(fn (Supply $one) => [
         $plan->structure->points[$one->point]->item->code, Quantity::format($one->qty), Day::format($one->due),
     ], $plan->proposals());
-    $found = array_map(fn (array $row) => [$row['item_code'], Quantity::format((int) $row['qty']), substr((string) $row['due'], 0, 10)], Application::running()->rows(
-        "select p.item_code, s.qty, s.due from plan_supplies s join plan_points p on p.run_id = s.run_id and p.n = s.point where s.kind = 'proposal' order by s.n",
-    ));
+    $stored = Application::running()->rows(
+        "select p.item_code, s.qty, s.due from plan_supplies s join plan_points p on p.run_id = s.run_id and p.n = s.point where s.kind = 'proposal'",
+    );
+    $found = array_map(
+        fn (array $row) => [$row['item_code'], Quantity::format((int) $row['qty']), substr((string) $row['due'], 0, 10)], $stored,
+    );
     $person->opens('/account')->sees('Rufus Oake');
     sort($expected);
     sort($found);
@@ -114,4 +117,33 @@ it('loses nothing when two people edit one record', function () {
         ->and((int) kept("select count(*) from drafts where user_id = (select id from users where email = 'ivo@marrowby.example') and lines <> '[]'"))->toBe(1);
     $ivo->opens('/account')->sees('Ivo Marlin');
     $rufus->opens('/account')->sees('Rufus Oake');
+});
+
+it('changes a structure by keyboard: a quantity, another component, one more, one less, the order', function () {
+    $person = Person::signedIn('ivo@marrowby.example');
+    $person->opens('/structure?item=SH-41')->sees('Sensor head, heated')->find('//*[@data-row]');
+    $person->presses('ARROW_DOWN')->finds("//tr[@data-row='0'][contains(., 'SM-12')]")->presses('ENTER')->finds("//input[@aria-label='Quantity of SM-12']");
+    $person->presses('2', 'ENTER')->sees('Draft, 1 change')->sees('drafted');
+    Application::await(fn () => $person->focusIsOn("//tr[@data-row='0']"), 'the focus on its row again');
+    $person->presses('r')->finds("//input[@aria-label='The component to take its place']")
+        ->types("//input[@aria-label='The component to take its place']", 'SH-41')->presses('ENTER')->sees('contains itself');
+    $person->types("//input[@aria-label='The component to take its place']", 'BAT-12')->clicks("//button[normalize-space()='See where else it is used']")
+        ->sees('Component SM-12 to BAT-12')->clicks("//button[starts-with(normalize-space(), 'Draft it in all')]")->sees('Draft, 2 changes')
+        ->finds("//tr[@data-row='0'][contains(., 'BAT-12')]");
+
+    $rows = $person->counts("//tr[@aria-level='1']");
+    $person->focuses("//tr[@data-row='0']")->presses('n')->finds("//aside//input[@aria-label='Component']");
+    Application::await(fn () => $person->focusIsOn("//aside//input[@aria-label='Component']"), 'the focus on the component');
+    $person->presses(...str_split('BOX-1'))->types("//aside//input[@aria-label='Quantity']", '3')->presses('ENTER')->sees('Draft, 3 changes');
+    Application::await(fn () => $person->counts("//tr[@aria-level='1']") === $rows + 1, 'one more line');
+    $person->focuses("//tr[@data-row='0']")->pressesWith('ALT', 'ARROW_DOWN')->sees('Draft, 4 changes')->finds("(//tr[@aria-level='1'])[2][contains(., 'BAT-12')]");
+    $person->focuses("(//tr[@aria-level='1'])[2]")->presses('DELETE')->sees('Draft, 5 changes');
+    Application::await(fn () => $person->counts("//tr[@data-row][contains(., 'BAT-12')]") === 0, 'the line to go');
+
+    $person->pressesWith('CONTROL', 'ENTER')->presses('ENTER')->sees('5 changes written.');
+    expect((int) kept("select count(*) from bom_lines where component_code = 'SM-12'"))->toBe(0)
+        ->and((int) kept("select qty from bom_lines where item_code = 'SH-41' and component_code = 'BOX-1'"))->toBe(3_000_000)
+        ->and((int) kept("select count(*) from bom_lines where item_code = 'SH-41' and component_code = 'BAT-12'"))->toBe(0);
+    $person->opens('/account')->sees('Ivo Marlin');
+    expect($person->complaints())->toBe([]);
 });

@@ -16,7 +16,12 @@ final readonly class DataPage extends Page
      * @param  array<string, string>  $filter
      * @param  'bring'|'new'|null  $opens  what is begun at once
      */
-    public function __construct(public array $shelves, public DataKind $kind, public DataRecords $list, public array $filter, public ?string $opens)
-    {
+    public function __construct(
+        public array $shelves,
+        public DataKind $kind,
+        public DataRecords $list,
+        public array $filter,
+        public ?string $opens,
+    ) {
     }
 }

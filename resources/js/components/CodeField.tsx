@@ -11,11 +11,13 @@ interface Props {
     value: string;
     onChange: (code: string) => void;
     disabled?: boolean;
+    autoFocus?: boolean;
+    placeholder?: string;
     className?: string;
 }
 
 /** The code of something; codes and names that have in them what is typed are proposed. */
-export function CodeField({ label, of, value, onChange, disabled = false, className = '' }: Props) {
+export function CodeField({ label, of, value, onChange, disabled = false, autoFocus = false, placeholder, className = '' }: Props) {
     const list = useId();
     const [asked, setAsked] = useState(false);
     const q = useSettled(value, 200);
@@ -24,6 +26,8 @@ export function CodeField({ label, of, value, onChange, disabled = false, classN
         <>
             <input
                 aria-label={label}
+                autoFocus={autoFocus}
+                placeholder={placeholder}
                 value={value}
                 disabled={disabled}
                 maxLength={190}

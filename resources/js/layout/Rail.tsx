@@ -1,5 +1,16 @@
 import { Link, usePage } from '@inertiajs/react';
-import { ChartNoAxesColumn, CircleAlert, ClipboardList, Gauge, Library, ListChecks, PanelLeftClose, PanelLeftOpen, Sun, Table2 } from 'lucide-react';
+import {
+    ChartNoAxesColumn,
+    CircleAlert,
+    ClipboardList,
+    Gauge,
+    Library,
+    ListChecks,
+    PanelLeftClose,
+    PanelLeftOpen,
+    Sun,
+    Table2,
+} from 'lucide-react';
 import { useState } from 'react';
 import { grouped } from '@/lib/digits';
 import { useShared } from '@/lib/shared';
@@ -40,7 +51,7 @@ export function Rail() {
             icon: ClipboardList,
             on: ['/orders', '/requests', '/chase', '/letters', '/movements', '/count'].some((path) => url.startsWith(path)),
         },
-        { href: '/data', label: t('Data'), icon: Library, on: url.startsWith('/data') },
+        { href: '/data', label: t('Data'), icon: Library, on: ['/data', '/structure'].some((path) => url.startsWith(path)) },
     ];
     const fold = () => {
         localStorage.setItem(KEPT, folded ? 'open' : 'folded');

@@ -1411,6 +1411,24 @@ export interface OrdersPage {
     views: SavedView[];
 }
 
+/** A line of a structure in its place under the item that is made of it. */
+export interface OutlineLine {
+    id: number;
+    parent: number;
+    level: number;
+    identity: string[];
+    values: Record<string, string | number | boolean | null>;
+    item: string;
+    component: string;
+    name: string;
+    unit: string;
+    qty: string;
+    isPhantom: boolean;
+    isRetired: boolean;
+    hasLines: boolean;
+    isDrafted: boolean;
+}
+
 /**
  * A need in the pegging list, down to what serves it or up to whom it is for. Dates are ISO dates; `holdUp` marks the chain that decides
  * the date.
@@ -2102,6 +2120,21 @@ export interface StripPart {
     kind: CoverKind;
     share: number;
     qty: string;
+}
+
+/** What an item is made of, with what the draft has changed of it, and what it goes into. */
+export interface StructureOutline {
+    item: string;
+    name: string;
+    lines: OutlineLine[];
+    usedIn: DataEdited[];
+    isCut: boolean;
+}
+
+/** The structure of an item, to be changed. */
+export interface StructurePage {
+    outline: StructureOutline;
+    kind: DataKind;
 }
 
 /** A line of a structure, up or down. */

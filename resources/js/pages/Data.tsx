@@ -168,6 +168,16 @@ function Kind({ shelves, kind, list, filter, opens }: DataPage) {
                             setFresh({ like });
                         }}
                     />
+                    {row !== null && fresh === null && ['items', 'bom'].includes(kind.kind) && (
+                        <p className="mt-3 text-sm">
+                            <Link
+                                href={`/structure?item=${encodeURIComponent(String(row.values.code ?? row.values.item))}`}
+                                className="font-semibold text-act hover:underline"
+                            >
+                                {t('What it is made of')}
+                            </Link>
+                        </p>
+                    )}
                     {row !== null && fresh === null && <RecordHistory key={row.record} of={[row.record]} />}
                 </Inspector>
             )}

@@ -29,6 +29,7 @@ export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
     const [form, setForm] = useState(start);
     const isKeyed = kind.fields.some((field) => field.isKey);
     const changed = kind.fields.filter((field) => form[field.name] !== start[field.name]);
+    const begin = kind.fields.find((field) => field.isNeeded && (start[field.name] ?? '') === '') ?? kind.fields[0];
     const missing = kind.fields.filter((field) => field.isNeeded && (form[field.name] ?? '').trim() === '');
     const isReady = (row === null || changed.length > 0) && missing.length === 0;
     const removed = row === null ? [] : [row.identity];
@@ -52,7 +53,7 @@ export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
                     }
                 }}
             >
-                {kind.fields.map((field, place) => {
+                {kind.fields.map((field) => {
                     const isChanged = row !== null && form[field.name] !== start[field.name];
                     return (
                         <div
@@ -63,7 +64,7 @@ export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
                             <Field
                                 field={field}
                                 value={form[field.name] ?? ''}
-                                isFirst={row === null && place === 0}
+                                isFirst={row === null && field === begin}
                                 disabled={!may || (row !== null && field.isKey)}
                                 onChange={(value) => setForm((old) => ({ ...old, [field.name]: value }))}
                             />
@@ -145,6 +146,7 @@ function Field({ field, value, disabled, isFirst, onChange }: FieldProps) {
                 <CodeField
                     label={field.label}
                     of={field.of ?? ''}
+                    autoFocus={isFirst}
                     value={value}
                     disabled={disabled}
                     onChange={onChange}
