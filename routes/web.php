@@ -6,6 +6,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AvailabilityController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BundleController;
+use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\CalendarFeedController;
 use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\CompanyController;
@@ -83,6 +84,11 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/data/many', [DataController::class, 'many']);
     Route::post('/data/look', [DataController::class, 'look']);
     Route::post('/data/bring', [DataController::class, 'bring']);
+
+    Route::get('/calendar', [CalendarController::class, 'show']);
+    Route::get('/calendar/year', [CalendarController::class, 'year']);
+    Route::post('/calendar/look', [CalendarController::class, 'look']);
+    Route::get('/calendar/{code}.ics', [CalendarController::class, 'file'])->where('code', '.+');
 
     Route::get('/structure', [StructureController::class, 'show']);
     Route::get('/structure/lines', [StructureController::class, 'lines']);

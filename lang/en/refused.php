@@ -138,6 +138,8 @@ return [
         'macros' => 'This workbook has macros, which are not taken. Save it as a workbook without them.',
         'missing' => 'No column says :columns. Nothing was written.',
         'moved' => 'What stands here has changed since you looked. Look again; nothing was written.',
+        'no_calendar' => 'This is no iCalendar file that can be read. Nothing was read.',
+        'too_many_days' => 'This holds more than :most days. Nothing was read.',
         'no_table' => 'This is neither a table of text nor a workbook that can be read. Nothing was read.',
         'nothing' => 'All of it stands here already. Nothing was written.',
         'old_workbook' => 'This is a workbook of the old kind, or one with a password. Save it as XLSX without one.',

@@ -57,6 +57,7 @@ const VIEWS = [
     'Count' => ['/count', 'Nothing is counted yet', []],
     'Data' => ['/data?kind=planning', 'Planning data', ['(//tr[@data-row])[1]/td[2]', '(//tr[@data-row]//input)[1]']],
     'A table brought in' => ['/data?kind=items&opens=bring', 'or a file: XLSX or CSV', []],
+    'Calendar' => ['/calendar?code=DELTA', 'working days in', ["//button[@data-day='2026-07-15']"]],
     'Structure' => ['/structure?item=SH-41', 'Sensing module', ['(//tr[@data-row])[1]']],
     'Messages' => ['/messages', 'to work through', ['(//tr[@data-row])[1]']],
     'Studies' => ['/studies?open=new', 'Studies', []],

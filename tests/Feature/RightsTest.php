@@ -40,7 +40,7 @@ const OWN = [
     'POST sign-in', 'POST sign-out', 'POST account/password', 'POST site', 'POST shown-plan', 'POST views', 'DELETE views', 'DELETE draft',
     'DELETE draft/lines/{id}',
     'POST draft/lines/{id}/accept', 'POST draft/balances', 'POST draft/step', 'POST draft/commit', 'POST shortages/resolve', 'POST proposals/preview',
-    'POST promise/answer', 'POST board/place', 'POST demo/day', 'POST count/look', 'POST account/calendar', 'POST data/many', 'POST data/look', 'POST structure/replace',
+    'POST promise/answer', 'POST board/place', 'POST demo/day', 'POST count/look', 'POST account/calendar', 'POST data/many', 'POST data/look', 'POST structure/replace', 'POST calendar/look',
     'DELETE account/calendar', 'DELETE account/sessions',
 ];
 

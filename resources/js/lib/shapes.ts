@@ -362,6 +362,15 @@ export interface BroughtColumn {
     samples: string[];
 }
 
+/** Days off that are brought. */
+export interface BroughtDays {
+    new: number;
+    same: number;
+    partial: number;
+    some: DataEdited[];
+    change: string | null;
+}
+
 /** A row of a table that is brought. */
 export interface BroughtRow {
     line: number;
@@ -382,6 +391,31 @@ export interface BroughtRows {
     wrong: number;
     rows: BroughtRow[];
     missing: string[];
+}
+
+/** A day of a calendar. */
+export interface CalendarDate {
+    day: string;
+    works: boolean;
+    isSpecial: boolean;
+    note: string;
+    isDrafted: boolean;
+}
+
+/** When is worked. */
+export interface CalendarPage {
+    calendar: CalendarYear;
+}
+
+/** A calendar over a year, with what the draft has changed of it. */
+export interface CalendarYear {
+    code: string;
+    year: number;
+    weekdays: string;
+    months: CalendarDate[][];
+    workingDays: number;
+    usedBy: string[];
+    others: string[];
 }
 
 /** The load of work centres; what fills them is worked out with the person's draft and comes after the page. */

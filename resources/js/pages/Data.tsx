@@ -178,6 +178,16 @@ function Kind({ shelves, kind, list, filter, opens }: DataPage) {
                             </Link>
                         </p>
                     )}
+                    {row !== null && fresh === null && ['calendars', 'calendar_days'].includes(kind.kind) && (
+                        <p className="mt-3 text-sm">
+                            <Link
+                                href={`/calendar?code=${encodeURIComponent(String(row.values.code ?? row.values.calendar))}`}
+                                className="font-semibold text-act hover:underline"
+                            >
+                                {t('A year at a glance')}
+                            </Link>
+                        </p>
+                    )}
                     {row !== null && fresh === null && <RecordHistory key={row.record} of={[row.record]} />}
                 </Inspector>
             )}
