@@ -37,6 +37,7 @@ use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StructureController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TodayController;
+use App\Http\Controllers\WhyController;
 use App\Http\Controllers\WorkListController;
 use Illuminate\Support\Facades\Route;
 
@@ -84,6 +85,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/data/many', [DataController::class, 'many']);
     Route::post('/data/look', [DataController::class, 'look']);
     Route::post('/data/bring', [DataController::class, 'bring']);
+
+    Route::get('/why', WhyController::class);
 
     Route::get('/calendar', [CalendarController::class, 'show']);
     Route::get('/calendar/year', [CalendarController::class, 'year']);

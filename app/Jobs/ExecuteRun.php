@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Models\Run;
 use App\Planning\NetworkReader;
 use App\Planning\PlanStore;
+use App\Planning\RunInputs;
 use App\Planning\RunLimits;
 use App\Planning\RunParameters;
 use App\Support\Journal;
@@ -62,6 +63,7 @@ final class ExecuteRun implements ShouldQueue
             $plan = RunLimits::planner()->plan($network, $options, fn (string $stage) => $this->say($run, $stage));
             $plan = $this->upToDate($run, $plan, $reader);
             $this->say($run, 'storing');
+            $run->study_id === null && RunInputs::keep($run, $plan->network);
             $store->store($run, $plan);
         } catch (DoesNotFit $trouble) {
             $this->fail($run, new Phrase('journal.run.unfit', ['trouble' => $trouble->phrase()]));

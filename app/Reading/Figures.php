@@ -43,7 +43,7 @@ final class Figures
             $value = self::value($run, $key);
             $change = isset($before->summary[$key]) ? $value - self::value($before, $key) : null; // an older plan may not have it
             $figures[] = new TodayFigure(
-                trans($label), Words::money($value),
+                $key, trans($label), Words::money($value),
                 $change === null
                     ? null
                     : ($change === 0 ? (string) trans('same') : ($change > 0 ? '+' : "\u{2212}").Words::money(abs($change))),
@@ -101,7 +101,13 @@ final class Figures
         return $was === $is ? null : DraftFigure::of('overHours', (string) trans(self::OVER), $was, $is, false);
     }
 
-    private static function value(Run $run, string $key): int
+    /** Whether more of a figure is worse. */
+    public static function isWorse(string $key): bool
+    {
+        return ! in_array($key, self::NEUTRAL, true);
+    }
+
+    public static function value(Run $run, string $key): int
     {
         $value = $run->summary[$key] ?? 0;
 

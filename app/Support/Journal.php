@@ -41,6 +41,13 @@ final class Journal
         return Activity::query()->where('log_name', self::LOG)->where('id', '>', $change)->count();
     }
 
+    /** @return Collection<int, Activity> entries after one up to another, the oldest first */
+    public static function between(int $from, int $to, int $most): Collection
+    {
+        return Activity::query()->with('causer')->where('log_name', self::LOG)->where('id', '>', $from)->where('id', '<=', $to)->orderBy('id')
+            ->limit($most)->get();
+    }
+
     /** @return Collection<int, Activity> newest first */
     public static function since(int $change, int $most): Collection
     {

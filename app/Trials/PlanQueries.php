@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Trials;
 
 use App\Models\Draft;
+use App\Models\Run;
 use App\Models\User;
 use App\Planning\DraftLines;
 use App\Planning\NewCodes;
 use App\Planning\RowFingerprints;
 use App\Planning\RunProposals;
+use App\Reading\Figures;
 use App\Reading\GridFigure;
 use App\Reading\Shapes\ConversionDelays;
 use App\Reading\Shapes\DraftAnswer;
@@ -36,6 +38,7 @@ use App\Trials\Views\ReservationView;
 use App\Trials\Views\ResolveAll;
 use App\Trials\Views\ShortageView;
 use App\Trials\Views\TrialPresenter;
+use App\Trials\Views\WhyView;
 use App\Trials\Views\WithoutHoldUp;
 use App\Trials\Views\WorkListView;
 use Yposta\Core\Calendar\Day;
@@ -399,6 +402,20 @@ final readonly class PlanQueries
         } catch (DoesNotFit $trouble) {
             throw Refused::because('trial.unfit', ['trouble' => $trouble->phrase()], 'fit');
         }
+    }
+
+    /**
+     * Why a figure of the live plan is another than in the plan before.
+     *
+     * @param  value-of<WhyView::FIGURES>  $figure
+     * @return array<string, mixed> WhyAnswer
+     */
+    public function why(string $figure): array
+    {
+        $now = Run::live() ?? throw Refused::because('plan.none', [], 'no plan');
+        $before = Figures::before($now) ?? throw Refused::because('why.forgotten', [], 'forgotten');
+
+        return get_object_vars(WhyView::of($now, $before, $figure));
     }
 
     /**

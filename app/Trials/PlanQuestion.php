@@ -33,6 +33,7 @@ enum PlanQuestion: string
     case BoardPlace = 'boardPlace';
     case BoardWays = 'boardWays';
     case Countable = 'countable';
+    case Why = 'why';
 
     /** Whether answers are told one by one as they are found. */
     public function tells(): bool

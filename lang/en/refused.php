@@ -292,4 +292,10 @@ return [
         'started' => ':order was started or sent. What was committed with it cannot be undone; nothing was changed.',
         'unfit' => ':Trouble. It can only be undone as a whole, so nothing was changed.',
     ],
+    'why' => [
+        'forgotten' => 'What the plan before was made of is not kept any more, so that this cannot be told.',
+        'imported' => 'All data were brought in anew between the two plans, so that this cannot be told.',
+        'lost' => 'What was changed since the plan before cannot be done again on it, so that this cannot be told.',
+        'too_many' => 'More than :most changes were written between the two plans; that is too many to try one by one.',
+    ],
 ];

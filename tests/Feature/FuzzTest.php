@@ -211,6 +211,7 @@ it('refuses in words whatever is sent to be written', function (int $seed) {
         ['change' => 'release_order', 'order' => 'M1', 'released' => true],
     ];
     $routes = WritingRoutes::all();
+    unset($routes['POST company/demo'], $routes['DELETE company/demo']); // with these all that the others speak of goes
     $failed = [];
     for ($sent = 0; $sent < 170; $sent++) {
         $this->actingAs(Demo::user('administrator'));

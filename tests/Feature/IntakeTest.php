@@ -62,7 +62,7 @@ it('tells row by row what is new, changed, the same and wrong, and writes all of
     ($this->bring)('items', implode("\n", array_slice(explode("\n", $text), 0, 3)))->assertOk();
     $after = DB::table('items')->where('code', 'ANT-2')->first();
     expect($after->unit_cost)->toBe(1_234_500_000)->and($after->decimals)->toBe($before->decimals)
-        ->and((array) DB::table('items')->where('code', 'BELL')->first(['name', 'phantom']))->toBe(['name' => 'Bell', 'phantom' => 1]);
+        ->and((array) DB::table('items')->where('code', 'BELL')->first(['name', 'phantom']))->toEqual(['name' => 'Bell', 'phantom' => true]);
     $commit = DB::table('commits')->max('id');
     expect(Activity::query()->where('event', 'commit')->latest('id')->value('description'))->toBe('Items brought in: 1 new, 1 changed');
     $this->postJson("/journal/{$commit}/undo", ['key' => freshKey()])->assertOk();

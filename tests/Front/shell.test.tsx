@@ -34,15 +34,13 @@ afterEach(cleanup);
 
 const run = (more: Partial<RunState>): RunState => ({ id: 12, status: 'running', stage: 'netting', trouble: null, figures: [], ...more });
 
+const FEWER_LATE = { name: 'lateLines', label: 'Late lines', value: '6', change: '-2', worse: false };
+
 describe('the run button', () => {
     it('starts a run with what was chosen, follows it, and tells what came out', async () => {
         const user = userEvent.setup();
         http.postJson.mockResolvedValue(run({ status: 'queued', stage: 'queued' }));
-        http.getJson
-            .mockResolvedValueOnce(run({}))
-            .mockResolvedValue(
-                run({ status: 'done', stage: null, figures: [{ label: 'Late lines', value: '6', change: '-2', worse: false }] }),
-            );
+        http.getJson.mockResolvedValueOnce(run({})).mockResolvedValue(run({ status: 'done', stage: null, figures: [FEWER_LATE] }));
         show(<RunPanel />);
         await user.click(screen.getByRole('button', { name: 'Run' }));
         await user.click(screen.getByRole('checkbox', { name: 'BASE' }));

@@ -2353,6 +2353,7 @@ export interface TodayDay {
 
 /** A figure against that of the plan before. */
 export interface TodayFigure {
+    name: string;
     label: string;
     value: string;
     change: string | null;
@@ -2417,6 +2418,21 @@ export interface WayChoice {
     value: string | null;
     breaks: PriceFrom[];
     punctual: string | null;
+}
+
+/** Why a figure of the plan is another than in the plan before; the shares add up to the difference. */
+export interface WhyAnswer {
+    before: string;
+    after: string;
+    causes: WhyCause[];
+}
+
+/** Something that made a figure another one. */
+export interface WhyCause {
+    text: string;
+    by: string;
+    share: string;
+    worse: boolean;
 }
 
 /** What runs next at a work centre, in sequence. */

@@ -14,6 +14,7 @@ import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { FigureRow } from '@/pages/parts/FigureRow';
 import { FirstSteps } from '@/pages/parts/FirstSteps';
 import { LetADayPass } from '@/pages/parts/LetADayPass';
 
@@ -213,15 +214,7 @@ function Against({ figures, changes, reasons }: { figures: TodayFigure[]; change
             <table className="w-full">
                 <tbody>
                     {figures.map((figure) => (
-                        <tr key={figure.label}>
-                            <th scope="row" className="py-0.5 text-left font-normal">
-                                {figure.label}
-                            </th>
-                            <td className="text-right font-bold">{figure.value}</td>
-                            <td className={`w-20 text-right text-sm ${figure.worse ? 'text-broken' : 'text-mute'}`}>
-                                {figure.change ?? t('first plan')}
-                            </td>
-                        </tr>
+                        <FigureRow key={figure.name} figure={figure} />
                     ))}
                 </tbody>
             </table>

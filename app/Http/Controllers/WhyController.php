@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Trials\PlanClient;
+use App\Trials\PlanQuestion;
+use App\Trials\Views\WhyView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+
+/** Why a figure of the live plan is another than in the plan before. */
+final class WhyController extends Controller
+{
+    public function __invoke(Request $request, PlanClient $plans): JsonResponse
+    {
+        $figure = (string) $request->validate(['figure' => ['required', 'string', Rule::in(WhyView::FIGURES)]])['figure'];
+
+        return response()->json($plans->ask(PlanQuestion::Why, figure: $figure));
+    }
+}

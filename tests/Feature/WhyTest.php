@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Actions\StartRun;
+use App\Models\Draft;
+use App\Models\Run;
+use App\Planning\NetworkReader;
+use App\Planning\RunInputs;
+use App\Support\Settings;
+use App\Trials\Views\WhyView;
+use Illuminate\Support\Facades\DB;
+use Tests\Demo;
+use Yposta\Core\Network\WrittenRows;
+
+beforeEach(function () {
+    Demo::planned();
+    $this->actingAs(Demo::user('planner'));
+    $this->commit = function (array ...$changes) {
+        $this->postJson('/draft/lines', ['changes' => $changes, 'sure' => true])->assertOk();
+
+        return $this->postJson('/draft/commit', ['version' => Draft::of(Demo::user('planner'))->version, 'key' => freshKey()])->assertOk()->json('commit');
+    };
+    $this->why = fn (string $figure) => $this->getJson("/why?figure={$figure}");
+    $this->sum = function (array $answer): int {
+        $number = fn (string $text) => (int) str_replace(["\u{2212}", '+', ','], ['-', '', ''], $text);
+
+        return array_sum(array_map(fn (array $cause) => $number($cause['share']), $answer['causes']));
+    };
+    $this->whole = function (string $figure) {
+        $value = fn (Run $run) => is_array($run->summary[$figure]) ? array_sum($run->summary[$figure]) : $run->summary[$figure];
+        $live = Run::live();
+
+        return $value($live) - $value(Run::query()->where('status', 'done')->where('id', '<', $live->id)->orderByDesc('id')->first());
+    };
+});
+
+it('keeps what the newest two plans were made of, as it was', function () {
+    $first = Run::live();
+    $network = app(NetworkReader::class)->read();
+    ($this->commit)(['change' => 'change_stock', 'item' => 'BAT-7', 'site' => 'OSK', 'qty' => '0']);
+    app(StartRun::class)([], null);
+    $kept = RunInputs::of($first);
+    expect($kept)->not->toBeNull()->and(WrittenRows::between($network, $kept)->byClass())->toBe([])
+        ->and(iterator_to_array(WrittenRows::between($network, RunInputs::of(Run::live()))->all()))->not->toBe([]);
+    app(StartRun::class)([], null);
+    expect(DB::table('run_inputs')->count())->toBe(2)->and(RunInputs::of($first))->toBeNull();
+});
+
+it('names what was written since the plan before, with its share; all shares add up', function () {
+    ($this->commit)(['change' => 'change_stock', 'item' => 'BAT-7', 'site' => 'OSK', 'qty' => '0']);
+    $undone = ($this->commit)(['change' => 'change_stock', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '0']);
+    $this->postJson("/journal/{$undone}/undo", ['key' => freshKey()])->assertOk();
+    ($this->commit)(['change' => 'put_rows', 'kind' => 'sales', 'rows' => [
+        ['order' => 'SO-9', 'line' => '1', 'item' => 'WS-400', 'site' => 'OSK', 'qty' => '40', 'due' => '2026-03-20', 'customer' => 'Pier 9'],
+    ]]);
+    ($this->commit)(['change' => 'change_sales_line', 'order' => 'SO-9', 'line' => '1', 'qty' => '60']); // goes on from the one before
+    $cell = DB::table('forecast_buckets')->where('qty', '>', 0)->orderByDesc('start')->first();
+    $this->actingAs(Demo::user('sales'));
+    $this->postJson('/demand/forecast', [
+        'forecast' => $cell->forecast, 'item' => $cell->item_code, 'site' => $cell->site_code, 'start' => substr($cell->start, 0, 10),
+        'qty' => '0', 'version' => $cell->version, 'sure' => true,
+    ])->assertOk();
+    $this->actingAs(Demo::user('planner'));
+    app(StartRun::class)([], null);
+
+    $all = [];
+    foreach (WhyView::FIGURES as $figure) {
+        $answer = ($this->why)($figure)->assertOk()->json();
+        expect(($this->sum)($answer))->toBe(($this->whole)($figure), $figure);
+        array_push($all, ...array_column($answer['causes'], 'text'));
+    }
+    expect(implode('; ', $all))->toContain('SO-9')->toContain('BAT-7')->not->toContain('journal')->not->toContain('day moved on');
+    $late = ($this->why)('lateLines')->json();
+    expect($late['causes'][0]['text'])->toContain('SO-9')->and($late['causes'][0]['share'])->toStartWith('+')->and($late['causes'][0]['worse'])->toBeTrue()
+        ->and($late['causes'][0]['by'])->toContain('Ivo Marlin');
+});
+
+it('tells what only the day did', function () {
+    Settings::set(Settings::PINNED_PLAN_DATE, '2026-03-16');
+    app(StartRun::class)([], null);
+    foreach (WhyView::FIGURES as $figure) {
+        $answer = ($this->why)($figure)->assertOk()->json();
+        expect(($this->sum)($answer))->toBe(($this->whole)($figure))
+            ->and(array_filter($answer['causes'], fn (array $cause) => ! str_contains($cause['text'], 'The day moved on')))->toBe([]);
+    }
+    expect(($this->whole)('startPassed'))->toBeGreaterThan(0);
+});
+
+it('says so where it cannot be told', function () {
+    expect(($this->why)('lateLines')->assertStatus(422)->json('reason'))->toBe('forgotten'); // there is no plan before
+    ($this->why)('password')->assertStatus(422);
+    app(StartRun::class)([], null);
+    ($this->why)('lateLines')->assertOk();
+    DB::table('run_inputs')->orderBy('run_id')->limit(1)->update(['network' => base64_encode((string) gzcompress('O:8:"Nonsense":0:{}'))]);
+    expect(($this->why)('lateLines')->assertStatus(422)->json('reason'))->toBe('forgotten');
+    DB::table('run_inputs')->update(['network' => 'no text of ours']);
+    expect(($this->why)('lateLines')->assertStatus(422)->json('reason'))->toBe('forgotten');
+});

@@ -1,0 +1,62 @@
+// @vitest-environment jsdom
+import { cleanup, screen } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { TodayFigure } from '@/lib/shapes';
+import { FigureRow } from '@/pages/parts/FigureRow';
+import { show, stubLayout } from './kit';
+
+const http = vi.hoisted(() => ({ getJson: vi.fn() }));
+vi.mock('@/lib/http', async (real) => ({ ...(await real<object>()), ...http }));
+
+stubLayout();
+
+const figure = (more: Partial<TodayFigure> = {}): TodayFigure => ({
+    name: 'lateLines',
+    label: 'Sales lines late',
+    value: '9',
+    change: '+3',
+    worse: true,
+    ...more,
+});
+const shown = (one: TodayFigure) =>
+    show(
+        <table>
+            <tbody>
+                <FigureRow figure={one} />
+            </tbody>
+        </table>,
+    );
+
+beforeEach(() => http.getJson.mockReset());
+afterEach(() => cleanup());
+
+describe('a figure against the plan before', () => {
+    it('says why it is another when it is asked, and only then', async () => {
+        const user = userEvent.setup();
+        http.getJson.mockResolvedValue({
+            before: '6',
+            after: '9',
+            causes: [
+                { text: 'Sales line SO-9/1: due Fri 20 Mar', by: 'Nell Harrow, 2026-03-01T08:00', share: '+4', worse: true },
+                { text: 'P-3308 to Mon 9 Mar', by: 'Lena Quist, 2026-03-01T09:00', share: '\u22121', worse: false },
+            ],
+        });
+        shown(figure());
+        expect(http.getJson).not.toHaveBeenCalled();
+        await user.click(screen.getByRole('button', { name: 'Why Sales lines late +3' }));
+        const list = await screen.findByRole('list', { name: 'Why Sales lines late is another' });
+        expect(list.textContent).toContain('SO-9/1');
+        expect([...list.querySelectorAll('strong')].map((one) => one.textContent)).toEqual(['+4', '\u22121']);
+        expect(String(http.getJson.mock.calls[0]?.[0])).toBe('/why?figure=lateLines');
+        await user.click(screen.getByRole('button', { name: 'Why Sales lines late +3' }));
+        expect(screen.queryByRole('list')).toBeNull();
+    });
+
+    it('is not asked where it is the same, the first, or none that can be told', () => {
+        shown(figure({ change: 'same', worse: false }));
+        shown(figure({ change: null }));
+        shown(figure({ name: 'stockValue' }));
+        expect(screen.queryByRole('button')).toBeNull();
+    });
+});
