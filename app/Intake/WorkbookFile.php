@@ -25,6 +25,9 @@ final readonly class WorkbookFile
 
     private const EPOCH_1904 = 24_107;
 
+    /** The serial number of the first day that no calendar here has. */
+    private const MOST_SERIAL = 2_900_000;
+
     /** Numbers of the formats of days that need no declaration. */
     private const DAYS = [14, 15, 16, 17, 22, 27, 30, 36, 50, 57];
 
@@ -119,7 +122,7 @@ final readonly class WorkbookFile
             $type === 'b' => $value === '1' ? '1' : '0',
             $type !== '' && $type !== 'n' => $value,
             $value === '' || ! is_numeric($value) => $value,
-            $this->isDay[$style] ?? false => $this->day((float) $value),
+            ($this->isDay[$style] ?? false) && (float) $value >= 1 && (float) $value < self::MOST_SERIAL => $this->day((float) $value),
             default => self::number($value),
         };
     }
@@ -127,7 +130,7 @@ final readonly class WorkbookFile
     /** A number as it was typed: what floating point adds behind the sixth decimal is not of it. */
     private static function number(string $text): string
     {
-        if (preg_match('/^-?\d{1,15}$/', $text) === 1) {
+        if (preg_match('/^-?\d{1,15}$/', $text) === 1 || abs((float) $text) >= 1e15) {
             return $text;
         }
 

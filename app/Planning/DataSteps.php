@@ -22,6 +22,9 @@ final class DataSteps
     /** More are not gone through. */
     public const MOST = 60;
 
+    /** Changes of one commit that are tried by themselves. */
+    private const APART = 8;
+
     /**
      * @param  int  $from  the newest entry that the plan before has seen
      * @param  int  $to  that the plan has seen
@@ -33,16 +36,39 @@ final class DataSteps
     {
         $steps = [];
         foreach (Journal::between($from, $to, self::MOST + 1) as $entry) {
-            $changes = self::changes($entry);
-            if ($changes !== []) {
-                $by = $entry->causer;
-                $at = (string) $entry->created_at?->toIso8601String();
-                $steps[] = new DataStep($entry->description, $by instanceof User ? $by->name : '', $at, $changes);
+            $by = $entry->causer;
+            $at = (string) $entry->created_at?->toIso8601String();
+            foreach (self::parts($entry) as [$text, $changes]) {
+                $steps[] = new DataStep($text, $by instanceof User ? $by->name : '', $at, $changes);
             }
         }
         count($steps) <= self::MOST || throw Refused::because('why.too_many', ['most' => self::MOST], 'many');
 
         return $steps;
+    }
+
+    /**
+     * What an entry tells, change by change where few were written together and each is said by itself.
+     *
+     * @return list<array{string, non-empty-list<Change>}>
+     *
+     * @throws Refused
+     */
+    private static function parts(Activity $entry): array
+    {
+        $changes = self::changes($entry);
+        if ($changes === []) {
+            return [];
+        }
+        $said = $entry->event === 'commit'
+            ? DB::table('commits')->where('id', Stored::int($entry->getExtraProperty('commit')))->value('sentences')
+            : null;
+        $sentences = $said === null ? [] : array_values((array) json_decode(Stored::text($said), true, 512, JSON_THROW_ON_ERROR));
+        if (count($sentences) !== count($changes) || count($changes) > self::APART) {
+            return [[$entry->description, $changes]];
+        }
+
+        return array_map(fn (mixed $sentence, Change $change) => [Stored::text($sentence), [$change]], $sentences, $changes);
     }
 
     /**

@@ -9,6 +9,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Sabre\VObject\Reader;
 use Tests\Demo;
+use Yposta\Core\Calendar\Day;
 
 beforeEach(function () {
     Demo::planned();
@@ -76,6 +77,11 @@ it('takes days off from an iCalendar file: of several days, recurring, with name
         ->and(($this->look)(icsOf("SUMMARY:Summer break\nDTSTART;VALUE=DATE:20260810\nDTEND;VALUE=DATE:20260815"))->json('new'))->toBe(0);
 });
 
+it('takes of an event only the years that are wanted, and leaves out what recurs within a day', function () {
+    $file = HolidayFile::read(icsOf("SUMMARY:x\nDTSTART;VALUE=DATE:20000101\nDTEND;VALUE=DATE:20260103", 'DTSTART;VALUE=DATE:15000101', "DTSTART:20260101T000000Z\nRRULE:FREQ=SECONDLY"), 2026, 2026);
+    expect(array_keys($file->days))->toBe([Day::parse('2026-01-01'), Day::parse('2026-01-02')])->and($file->partial)->toBe(1);
+});
+
 it('gives its special days as an iCalendar that it reads again without a difference', function () {
     $ics = $this->get('/calendar/'.rawurlencode($this->code).'.ics')->assertOk()->getContent();
     $closed = DB::table('calendar_days')->where(['calendar_code' => $this->code, 'works' => false])->pluck('date')->map(fn ($date) => substr($date, 0, 10))->sort()->values();
@@ -96,8 +102,11 @@ it('refuses what is no iCalendar, or holds too much', function (Closure $text, s
     'a table' => [fn () => "item,name\nA,B\n", 'no iCalendar'],
     'a card' => [fn () => "BEGIN:VCARD\nVERSION:4.0\nFN:X\nEND:VCARD\n", 'no iCalendar'],
     'half of one' => [fn () => "BEGIN:VCALENDAR\nBEGIN:VEVENT\nSUMMARY:x\n", 'no iCalendar'],
-    'a century off' => [fn () => icsOf("DTSTART;VALUE=DATE:19000101\nDTEND;VALUE=DATE:20300101"), 'more than'],
-    'every second' => [fn () => icsOf("DTSTART:20260101T000000Z\nRRULE:FREQ=SECONDLY"), 'no iCalendar'],
+    'every day for ever, from long ago' => [fn () => icsOf("DTSTART;VALUE=DATE:18000101\nRRULE:FREQ=DAILY"), 'more than'],
+    'too many that recur' => [
+        fn () => icsOf(...array_map(fn (int $n) => "SUMMARY:{$n}\nDTSTART;VALUE=DATE:20250101\nRRULE:FREQ=DAILY", range(1, 201))), 'more than',
+    ],
+    'a rule that is none' => [fn () => icsOf("DTSTART;VALUE=DATE:20250101\nRRULE:FREQ=SOMETIMES"), 'no iCalendar'],
     'too many bytes' => [fn () => str_repeat('x', HolidayFile::MOST_BYTES + 1), 'too large'],
 ]);
 

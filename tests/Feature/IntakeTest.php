@@ -118,13 +118,13 @@ it('reads a workbook: shared and own texts, days, formulas by what they came to,
         'xl/styles.xml' => "<styleSheet xmlns=\"{$main}\"><numFmts><numFmt numFmtId=\"164\" formatCode=\"yyyy\\-mm\\-dd\"/></numFmts><cellXfs><xf numFmtId=\"0\"/><xf numFmtId=\"164\"/></cellXfs></styleSheet>",
         'xl/worksheets/sheet2.xml' => "<worksheet xmlns=\"{$main}\"><sheetData>"
             .'<row r="1"><c r="A1" t="s"><v>0</v></c><c r="B1" t="inlineStr"><is><t>Cost</t></is></c><c r="D1" t="inlineStr"><is><t>day</t></is></c></row>'
-            .'<row r="3"><c r="A3" t="s"><v>1</v></c><c r="B3"><f>1+2.2</f><v>3.2000000000000002</v></c><c r="D3" s="1"><v>46083</v></c></row>'
+            .'<row r="3"><c r="A3" t="s"><v>1</v></c><c r="B3"><f>1+2.2</f><v>3.2000000000000002</v></c><c r="D3" s="1"><v>46083</v></c><c r="E3" s="1"><v>1E+200</v></c><c r="F3" s="1"><v>-5</v></c></row>'
             .'</sheetData></worksheet>',
     ]);
     $rows = iterator_to_array(TableFile::ofFile($path)->rows());
-    expect($rows)->toBe([1 => ['item', 'Cost', '', 'day'], 3 => ['BELL', '3.2', '', '2026-03-02']]);
+    expect($rows)->toBe([1 => ['item', 'Cost', '', 'day'], 3 => ['BELL', '3.2', '', '2026-03-02', '1E+200', '-5']]);
     $seen = ($this->upload)('items', $path, 'items.xlsx')->assertOk()->json();
-    expect([$seen['new'], $seen['wrong']])->toBe([1, 0])->and(array_column($seen['columns'], 'field'))->toBe(['code', 'unitCost', '', '']);
+    expect([$seen['new'], $seen['wrong']])->toBe([1, 0])->and(array_column($seen['columns'], 'field'))->toBe(['code', 'unitCost', '', '', '', '']);
 });
 
 it('reads its own workbooks back without a difference', function () {

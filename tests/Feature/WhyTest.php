@@ -48,7 +48,10 @@ it('keeps what the newest two plans were made of, as it was', function () {
 });
 
 it('names what was written since the plan before, with its share; all shares add up', function () {
-    ($this->commit)(['change' => 'change_stock', 'item' => 'BAT-7', 'site' => 'OSK', 'qty' => '0']);
+    ($this->commit)(
+        ['change' => 'change_stock', 'item' => 'BAT-7', 'site' => 'OSK', 'qty' => '0'], // two at once are told apart
+        ['change' => 'change_planning', 'item' => 'BOX-1', 'site' => 'OSK', 'safetyDays' => 1],
+    );
     $undone = ($this->commit)(['change' => 'change_stock', 'item' => 'PCB-207', 'site' => 'OSK', 'qty' => '0']);
     $this->postJson("/journal/{$undone}/undo", ['key' => freshKey()])->assertOk();
     ($this->commit)(['change' => 'put_rows', 'kind' => 'sales', 'rows' => [
@@ -70,7 +73,8 @@ it('names what was written since the plan before, with its share; all shares add
         expect(($this->sum)($answer))->toBe(($this->whole)($figure), $figure);
         array_push($all, ...array_column($answer['causes'], 'text'));
     }
-    expect(implode('; ', $all))->toContain('SO-9')->toContain('BAT-7')->not->toContain('journal')->not->toContain('day moved on');
+    expect(implode('; ', $all))->toContain('SO-9')->toContain('BAT-7')->not->toContain('journal')->not->toContain('day moved on')
+        ->not->toContain('2 changes');
     $late = ($this->why)('lateLines')->json();
     expect($late['causes'][0]['text'])->toContain('SO-9')->and($late['causes'][0]['share'])->toStartWith('+')->and($late['causes'][0]['worse'])->toBeTrue()
         ->and($late['causes'][0]['by'])->toContain('Ivo Marlin');

@@ -38,8 +38,8 @@ describe('a figure against the plan before', () => {
             before: '6',
             after: '9',
             causes: [
-                { text: 'Sales line SO-9/1: due Fri 20 Mar', by: 'Nell Harrow, 2026-03-01T08:00', share: '+4', worse: true },
-                { text: 'P-3308 to Mon 9 Mar', by: 'Lena Quist, 2026-03-01T09:00', share: '\u22121', worse: false },
+                { text: 'Sales line SO-9/1: due Fri 20 Mar', by: 'Nell Harrow', at: '2026-03-01T08:00:00Z', share: '+4', worse: true },
+                { text: 'P-3308 to Mon 9 Mar', by: 'Lena Quist', at: null, share: '\u22121', worse: false },
             ],
         });
         shown(figure());
@@ -47,6 +47,8 @@ describe('a figure against the plan before', () => {
         await user.click(screen.getByRole('button', { name: 'Why Sales lines late +3' }));
         const list = await screen.findByRole('list', { name: 'Why Sales lines late is another' });
         expect(list.textContent).toContain('SO-9/1');
+        expect(list.textContent).toContain('Nell Harrow');
+        expect(list.textContent).not.toContain('2026-03');
         expect([...list.querySelectorAll('strong')].map((one) => one.textContent)).toEqual(['+4', '\u22121']);
         expect(String(http.getJson.mock.calls[0]?.[0])).toBe('/why?figure=lateLines');
         await user.click(screen.getByRole('button', { name: 'Why Sales lines late +3' }));

@@ -8,10 +8,11 @@ namespace App\Reading\Shapes;
 final readonly class WhyCause
 {
     /**
-     * @param  string  $by  who did it, and when; empty where nobody did
+     * @param  string  $by  who did it; empty where nobody did
+     * @param  string|null  $at  ISO date and time
      * @param  string  $share  of the difference, with its sign
      */
-    public function __construct(public string $text, public string $by, public string $share, public bool $worse)
+    public function __construct(public string $text, public string $by, public ?string $at, public string $share, public bool $worse)
     {
     }
 }

@@ -54,20 +54,23 @@ final class WhyView
         }
         [$was, $is] = [Figures::value($before, $figure), Figures::value($now, $figure)];
         $causes = [
-            [(string) trans('The day moved on, or the run was asked otherwise'), '', $why->before - $then],
-            ...array_map(fn (DataStep $step, int $share) => [$step->text, self::who($step), $share], $steps, $why->own),
+            [(string) trans('The day moved on, or the run was asked otherwise'), null, $why->before - $then],
+            ...array_map(fn (DataStep $step, int $share) => [$step->text, $step, $share], $steps, $why->own),
             ...array_map(fn (array $pair) => [
-                (string) trans('Both together: :one; :other', ['one' => $steps[$pair[0]]->text, 'other' => $steps[$pair[1]]->text]), '', $pair[2],
+                (string) trans('Both together: :one; :other', ['one' => $steps[$pair[0]]->text, 'other' => $steps[$pair[1]]->text]), null, $pair[2],
             ], $why->together),
-            [(string) trans('Several of them together'), '', $why->rest],
-            [(string) trans('What is not written in the journal'), '', $is - $was - ($why->after - $then)],
+            [(string) trans('Several of them together'), null, $why->rest],
+            [(string) trans('What is not written in the journal'), null, $is - $was - ($why->after - $then)],
         ];
         $causes = array_values(array_filter($causes, fn (array $cause) => $cause[2] !== 0));
         usort($causes, fn (array $one, array $other) => abs($other[2]) <=> abs($one[2]));
 
-        return new WhyAnswer(Words::money($was), Words::money($is), array_map(fn (array $cause) => new WhyCause(
-            $cause[0], $cause[1], ($cause[2] > 0 ? '+' : "\u{2212}").Words::money(abs($cause[2])), $cause[2] > 0 && Figures::isWorse($figure),
-        ), $causes));
+        return new WhyAnswer(Words::money($was), Words::money($is), array_map(function (array $cause) use ($figure): WhyCause {
+            [$text, $step, $share] = $cause;
+            $said = ($share > 0 ? '+' : "\u{2212}").Words::money(abs($share));
+
+            return new WhyCause($text, $step->by ?? '', $step->at ?? null, $said, $share > 0 && Figures::isWorse($figure));
+        }, $causes));
     }
 
     /**
@@ -78,10 +81,5 @@ final class WhyView
     private static function asThen(Network $network, Run $before, callable $read): int
     {
         return $read(RunLimits::planner()->plan($network, RunParameters::options($before->parameters)));
-    }
-
-    private static function who(DataStep $step): string
-    {
-        return implode(', ', array_filter([$step->by, substr($step->at, 0, 16)]));
     }
 }

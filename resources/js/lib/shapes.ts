@@ -2431,6 +2431,7 @@ export interface WhyAnswer {
 export interface WhyCause {
     text: string;
     by: string;
+    at: string | null;
     share: string;
     worse: boolean;
 }

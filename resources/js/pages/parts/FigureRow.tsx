@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { moment } from '@/lib/format';
 import type { TodayFigure, WhyAnswer } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
@@ -52,7 +53,11 @@ export function FigureRow({ figure }: { figure: TodayFigure }) {
                                     <li key={place} className="flex gap-3 border-b border-soft py-1 last:border-0">
                                         <span className="min-w-0 flex-1">
                                             {cause.text}
-                                            {cause.by !== '' && <span className="block text-xs text-mute">{cause.by}</span>}
+                                            {cause.at !== null && (
+                                                <span className="block text-xs text-mute">
+                                                    {[cause.by, moment(cause.at)].filter(Boolean).join(', ')}
+                                                </span>
+                                            )}
                                         </span>
                                         <strong className={cause.worse ? 'text-broken' : ''}>{cause.share}</strong>
                                     </li>
