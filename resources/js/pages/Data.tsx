@@ -219,7 +219,7 @@ function Shelves({ shelves, on }: { shelves: DataShelf[]; on: string }) {
                                 <Link
                                     href={`/data?kind=${one.kind}`}
                                     aria-current={one.kind === on ? 'page' : undefined}
-                                    className={`flex justify-between rounded px-2 py-0.5 text-sm ${one.kind === on ? 'bg-act-tint font-semibold text-act-dark' : 'hover:bg-sunk'}`}
+                                    className={`flex h-6 items-center justify-between rounded px-2 text-sm ${one.kind === on ? 'bg-act-tint font-semibold text-act-dark' : 'hover:bg-sunk'}`}
                                 >
                                     {one.title}
                                     <span className="font-normal text-mute">{one.count === 0 ? '' : grouped(one.count)}</span>
