@@ -6,7 +6,6 @@ namespace App\Reading;
 
 use App\Planning\TableMap;
 use App\Reading\Shapes\DataEdit;
-use App\Reading\Shapes\DataEdited;
 use App\Support\Refused;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigNumber;
@@ -21,7 +20,6 @@ use Yposta\Core\Declaration\DeclaredColumn;
 use Yposta\Core\Declaration\InvalidField;
 use Yposta\Core\Declaration\Whole;
 use Yposta\Core\Quantity\Quantity;
-use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\PutRows;
 
 /**
@@ -30,9 +28,6 @@ use Yposta\Core\Study\PutRows;
  */
 final readonly class ManyRows
 {
-    /** So many are shown. */
-    private const SHOWN = 8;
-
     private Declaration $declaration;
 
     /** @param  string  $kind  one of {@see PutRows::KINDS} */
@@ -52,24 +47,13 @@ final readonly class ManyRows
         if ($column === null || in_array($property, $this->declaration->file->key, true)) {
             throw Refused::because('data.column', [], 'column');
         }
-        $new = $removed = $some = [];
+        $pairs = [];
         foreach ($this->find($identities) as $old) {
             $row = $this->changed($old, $column, trim($text));
-            if ($this->declaration->fields($row) === $this->declaration->fields($old)) {
-                continue;
-            }
-            $new[] = $row;
-            $this->declaration->file->key === [] && $removed[] = $this->declaration->identity($old);
-            if (count($some) < self::SHOWN) {
-                $some[] = new DataEdited($this->declaration->called($row), RowSentences::differences($old, $row));
-            }
+            $this->declaration->fields($row) === $this->declaration->fields($old) || $pairs[] = [$old, $row];
         }
 
-        return new DataEdit(
-            count($new), $some, $new === [] ? null : json_encode(
-                ChangeCodec::encode(new PutRows($this->declaration->class, $new, $removed)), JSON_THROW_ON_ERROR,
-            ),
-        );
+        return EditedRows::of($this->declaration->class, $pairs);
     }
 
     /**

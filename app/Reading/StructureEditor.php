@@ -18,7 +18,6 @@ use Yposta\Core\Network\Basis;
 use Yposta\Core\Network\BomLine;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Study\Change;
-use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\PutRows;
 use Yposta\Core\Study\RowCodec;
 
@@ -28,9 +27,6 @@ final class StructureEditor
     private const DEEPEST = 12;
 
     private const MOST_LINES = 2_000;
-
-    /** So many of what differs are shown. */
-    private const SHOWN = 8;
 
     private const AT_ONCE = 400;
 
@@ -77,18 +73,10 @@ final class StructureEditor
     {
         $known = $this->items([$component, $by]);
         isset($known[$by]) && $by !== $component || throw Refused::because('data.no_item', ['item' => $by], 'item');
-        $new = $removed = $some = [];
-        foreach ($this->linesWith('component_code', [$component]) as $line) {
-            $row = $line->with(component: $by);
-            $new[] = $row;
-            $removed[] = $this->declaration->identity($line);
-            count($some) < self::SHOWN && $some[] = new DataEdited($line->item, RowSentences::differences($line, $row));
-        }
 
-        return new DataEdit(
-            count($new), $some,
-            $new === [] ? null : json_encode(ChangeCodec::encode(new PutRows(BomLine::class, $new, $removed)), JSON_THROW_ON_ERROR),
-        );
+        return EditedRows::of(BomLine::class, array_map(
+            fn (BomLine $line) => [$line, $line->with(component: $by)], $this->linesWith('component_code', [$component]),
+        ));
     }
 
     private function take(PutRows $change): void
