@@ -26,7 +26,7 @@ final class EditedRows
         $new = array_map(fn (array $pair) => $pair[1], $pairs);
         $removed = $declaration->file->key === [] ? array_map(fn (array $pair) => $declaration->identity($pair[0]), $pairs) : [];
         $some = array_map(
-            fn (array $pair) => new DataEdited($declaration->called($pair[1]), RowSentences::differences(...$pair)),
+            fn (array $pair) => new DataEdited($declaration->called($pair[0]), RowSentences::differences(...$pair)),
             array_slice($pairs, 0, self::SHOWN),
         );
 

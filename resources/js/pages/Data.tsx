@@ -200,7 +200,7 @@ function widthOf(field: DataField): string | undefined {
         return undefined;
     }
     return (
-        { flag: '76px', whole: '84px', decimal: '96px', day: '104px', instant: '140px', clock: '72px', weekdays: '96px' }[
+        { flag: '104px', whole: '84px', decimal: '96px', day: '104px', instant: '140px', clock: '72px', weekdays: '96px' }[
             field.type as string
         ] ?? '108px'
     );
