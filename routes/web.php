@@ -14,6 +14,7 @@ use App\Http\Controllers\DataController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DemoDayController;
 use App\Http\Controllers\DraftController;
+use App\Http\Controllers\ForecastController;
 use App\Http\Controllers\JournalController;
 use App\Http\Controllers\LetterController;
 use App\Http\Controllers\MessageController;
@@ -74,10 +75,15 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/demand', [DemandController::class, 'index']);
     Route::get('/demand/rows', [DemandController::class, 'rows']);
-    Route::get('/demand/forecast-rows', [DemandController::class, 'forecast']);
     Route::get('/demand/start', [DemandController::class, 'start']);
     Route::get('/demand/line', [DemandController::class, 'line']);
-    Route::post('/demand/forecast', [DemandController::class, 'change']);
+
+    Route::get('/demand/forecast-rows', [ForecastController::class, 'rows']);
+    Route::get('/demand/outlook', [ForecastController::class, 'outlook']);
+    Route::post('/demand/forecast', [ForecastController::class, 'change']);
+    Route::post('/demand/forecast/copy', [ForecastController::class, 'copy']);
+    Route::post('/demand/forecasts', [ForecastController::class, 'keep']);
+    Route::delete('/demand/forecasts', [ForecastController::class, 'takeAway']);
 
     Route::get('/data', [DataController::class, 'index']);
     Route::get('/data/rows', [DataController::class, 'rows']);

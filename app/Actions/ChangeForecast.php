@@ -4,146 +4,126 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\ForecastCellRow;
-use App\Models\MasterItem;
+use App\Intake\CellText;
+use App\Intake\TypedFigure;
 use App\Models\User;
-use App\Support\Journal;
+use App\Planning\ForecastGround;
+use App\Planning\NetworkReader;
+use App\Support\Idempotency;
 use App\Support\Refused;
-use App\Support\Words;
-use Illuminate\Support\Facades\DB;
-use Yposta\Core\Calendar\Date;
+use App\Support\WriteTurn;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\InvalidDay;
 use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\Item;
+use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
-use Yposta\Core\Quantity\QuantityGuard;
 use Yposta\Core\Study\SoundChange;
 use Yposta\Core\Study\Unsound;
 use Yposta\Core\Support\Phrase;
 
-/** Types a quantity into a cell of a forecast. */
+/** Writes figures that were typed or pasted into the cells of a forecast: one or a whole block, all or none. */
 final readonly class ChangeForecast
 {
+    public function __construct(private WriteForecast $write, private NetworkReader $reader)
+    {
+    }
+
     /**
-     * @param  string  $start  ISO date of the bucket's first day
-     * @param  string  $qty  decimal number; 0 empties the cell
-     * @param  int  $version  of the cell as it was seen; 0 for an empty one
-     * @param  bool  $sure  whether the person has seen that it is far from what stood there
+     * @param  list<TypedFigure>  $figures
+     * @param  BucketSize|null  $size  what items are kept in that come into the forecast with this; null where none may
+     * @param  'point'|'comma'|null  $decimal  what decimals are parted with; null where the figures tell
+     * @param  bool  $sure  whether the person has seen which of them are far from what stood there
+     * @param  string  $key  of the command, so that it is done once
+     * @return array<string, mixed> ForecastWritten
      *
-     * @throws Refused when the quantity or bucket is wrong, or someone else has changed the cell
+     * @throws Refused when a figure or period is wrong, a number can be read in two ways, or someone else has changed a cell
      */
     public function __invoke(
-        string $forecast,
-        string $item,
-        string $site,
-        string $start,
-        string $qty,
-        int $version,
-        User $by,
-        bool $sure = false,
-    ): ForecastCellRow {
-        $of = MasterItem::query()->find($item);
-        $like = ForecastCellRow::query()->where(['forecast' => $forecast, 'item_code' => $item, 'site_code' => $site])->first();
-        if ($of === null || $like === null) {
-            throw Refused::because('forecast.none', ['forecast' => $forecast, 'item' => $item, 'site' => $site]);
-        }
-        $millionths = $this->quantity($qty, $of);
-        $this->checkStart($start, BucketSize::from($like->bucket));
-        $sure || $this->checkFar($forecast, $of, $site, $start, $millionths);
+        string $forecast, array $figures, ?BucketSize $size, ?string $decimal, bool $sure, string $key, User $by,
+    ): array {
+        trim($forecast) !== '' || throw Refused::because('forecast.unnamed', [], 'name');
+        $texts = array_column($figures, 'qty');
+        $reads = new CellText($decimal ?? CellText::decimalOf($texts), []);
+        $numbers = array_map($reads->number(...), $texts);
+        $reads->ambiguous === null || throw Refused::because('intake.ambiguous', ['number' => $reads->ambiguous], 'decimal', ['number' => $reads->ambiguous]);
 
-        return DB::transaction(function () use ($forecast, $item, $site, $start, $millionths, $version, $by, $of, $like): ForecastCellRow {
-            $cell = ForecastCellRow::query()->where([
-                'forecast' => $forecast, 'item_code' => $item, 'site_code' => $site, 'start' => $start,
-            ])->lockForUpdate()->first();
-            if (($cell->version ?? 0) !== $version) {
-                $now = new Amount((int) ($cell->qty ?? 0), $of->unit);
-                throw Refused::because(
-                    'forecast.stale', ['now' => $now, 'typed' => new Amount($millionths, $of->unit)], 'stale',
-                    ['qty' => Quantity::format((int) ($cell->qty ?? 0)), 'version' => $cell->version ?? 0],
-                );
+        return Idempotency::once($key, 'forecast', $by, function () use ($forecast, $figures, $numbers, $size, $sure, $by): array {
+            WriteTurn::take();
+            $ground = ForecastGround::of($forecast, array_values(array_unique(array_column($figures, 'item'))), $this->reader);
+            $rows = $stale = [];
+            foreach ($figures as $place => $figure) {
+                $row = $this->row($ground, $figure, $numbers[$place], $size);
+                $name = ForecastGround::name($row->item, $row->site, $row->start);
+                isset($rows[$name]) && throw Refused::because('forecast.twice', ['item' => $row->item, 'start' => $figure->start], 'twice');
+                ($ground->versions[$name] ?? 0) === $figure->version || $stale[] = $row;
+                $rows[$name] = $row;
             }
-            $before = (int) ($cell->qty ?? 0);
-            if ($cell === null) {
-                $cell = ForecastCellRow::query()->create([
-                    'forecast' => $forecast, 'item_code' => $item, 'site_code' => $site, 'bucket' => $like->bucket,
-                    'start' => $start, 'qty' => $millionths, 'version' => 1,
-                ]);
-            } elseif ($before !== $millionths) {
-                $cell->update(['qty' => $millionths, 'version' => $cell->version + 1]);
-            }
-            if ($before !== $millionths) {
-                Journal::write(
-                    'forecast',
-                    Words::say(new Phrase(
-                        'journal.forecast',
-                        [
-                            'forecast' => $forecast, 'item' => $item, 'start' => new Date(Day::parse($start)),
-                            'before' => new Amount($before), 'after' => new Amount($millionths),
-                        ],
-                    )),
-                    $by, $cell, ['from' => $before, 'to' => $millionths],
-                );
-            }
+            $stale === [] || throw $this->stale($ground, $stale);
 
-            return $cell;
+            return ($this->write)($ground, array_values($rows), $by, $sure);
         });
     }
 
-    /**
-     * Beside what stands in the cell, or the most that the forecast has of the item where it is empty.
-     *
-     * @throws Refused
-     */
-    private function checkFar(string $forecast, MasterItem $item, string $site, string $start, int $qty): void
+    /** @throws Refused */
+    private function row(ForecastGround $ground, TypedFigure $figure, string $number, ?BucketSize $size): ForecastBucket
     {
-        $cells = fn () => ForecastCellRow::query()->where(['forecast' => $forecast, 'item_code' => $item->code, 'site_code' => $site]);
-        $stands = (int) $cells()->where('start', $start)->value('qty');
-        $usual = $stands > 0 ? $stands : (int) $cells()->max('qty');
-        if ($qty > 0 && $usual > 0 && QuantityGuard::isAbsurd($usual, $qty)) {
-            $line = Words::say(new Phrase('refused.draft.far_line', [
-                'item' => $item->code, 'before' => new Amount($usual, $item->unit), 'after' => new Amount($qty, $item->unit),
-            ]));
-            throw Refused::because('forecast.far', ['lines' => $line], 'absurd', ['lines' => [$line]]);
+        $item = $ground->item($figure->item);
+        $kept = $ground->sizes[Network::key($figure->item, $figure->site)] ?? $size;
+        if ($item === null || $kept === null || ! isset($ground->network->sites[$figure->site])) {
+            throw Refused::because('forecast.none', ['forecast' => $ground->forecast, 'item' => $figure->item, 'site' => $figure->site]);
         }
+        try {
+            $start = Day::parse($figure->start);
+        } catch (InvalidDay $trouble) {
+            throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'date');
+        }
+        if ($kept->startOf($start) !== $start) {
+            throw Refused::because('forecast.start', ['start' => $figure->start, 'bucket' => new Phrase("bucket.{$kept->value}")], 'date');
+        }
+        $ground->isOpen($start, $kept) || throw Refused::because('forecast.closed', ['start' => $figure->start], 'closed');
+
+        return ForecastBucket::of(
+            forecast: $ground->forecast, item: $item->code, site: $figure->site, bucket: $kept, start: $start, qty: $this->quantity($number, $item),
+        );
     }
 
-    private function quantity(string $text, MasterItem $item): int
+    /** @throws Refused */
+    private function quantity(string $text, Item $item): int
     {
         try {
             $qty = Quantity::parse(trim($text) === '' ? '0' : trim($text));
-        } catch (InvalidQuantity $trouble) {
+            SoundChange::checkAmount($item->code, max(0, $qty));
+        } catch (InvalidQuantity|Unsound $trouble) {
             throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'quantity');
         }
-        if ($qty < 0) {
-            throw Refused::because('forecast.negative', [], 'quantity');
-        }
-        try {
-            SoundChange::checkAmount($item->code, $qty);
-        } catch (Unsound $trouble) {
-            throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'quantity');
-        }
-        if (! Quantity::fits($qty, (int) $item->decimals)) {
-            throw Refused::because(
-                'forecast.decimals',
-                ['item' => $item->code, 'decimals' => (int) $item->decimals, 'qty' => new Amount($qty)],
-                'quantity',
-            );
+        $qty >= 0 || throw Refused::because('forecast.negative', [], 'quantity');
+        if (! Quantity::fits($qty, $item->decimals)) {
+            throw Refused::because('forecast.decimals', ['item' => $item->code, 'decimals' => $item->decimals, 'qty' => new Amount($qty)], 'quantity');
         }
 
         return $qty;
     }
 
-    private function checkStart(string $start, BucketSize $bucket): void
+    /** @param  non-empty-list<ForecastBucket>  $rows  that stand otherwise by now than the person saw them */
+    private function stale(ForecastGround $ground, array $rows): Refused
     {
-        try {
-            $day = Day::parse($start);
-        } catch (InvalidDay $trouble) {
-            throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'date');
+        $cells = [];
+        foreach ($rows as $row) {
+            $name = ForecastGround::name($row->item, $row->site, $row->start);
+            $cells[] = [
+                'item' => $row->item, 'site' => $row->site, 'start' => Day::format($row->start),
+                'qty' => Quantity::format($ground->cells[$name]->qty ?? 0), 'version' => $ground->versions[$name] ?? 0,
+            ];
         }
-        if ($bucket->startOf($day) !== $day) {
-            throw Refused::because('forecast.start', ['start' => $start, 'bucket' => new Phrase("bucket.{$bucket->value}")], 'date');
-        }
+        $now = $ground->cells[ForecastGround::name($rows[0]->item, $rows[0]->site, $rows[0]->start)]->qty ?? 0;
+        $unit = $ground->item($rows[0]->item)->unit ?? '';
+
+        return count($rows) === 1
+            ? Refused::because('forecast.stale', ['now' => new Amount($now, $unit), 'typed' => new Amount($rows[0]->qty, $unit)], 'stale', $cells[0])
+            : Refused::because('forecast.stale_many', ['count' => count($rows)], 'stale', ['cells' => array_slice($cells, 0, 100)]);
     }
 }

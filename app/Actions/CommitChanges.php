@@ -42,8 +42,19 @@ use Yposta\Core\Support\Phrase;
  */
 final readonly class CommitChanges
 {
-    public function __construct(private LiveNetwork $data, private ChangeWriter $writer, private Ledger $ledger)
+    /** @param  Network|null  $ground  what it is written on, where that is known to be all that the changes have to do with; null for all data */
+    public function __construct(
+        private LiveNetwork $data,
+        private ChangeWriter $writer,
+        private Ledger $ledger,
+        private ?Network $ground = null,
+    ) {
+    }
+
+    /** The same for changes that have to do with a part of the data only, read in the transaction that writes. */
+    public function on(Network $ground): self
     {
+        return new self($this->data, $this->writer, $this->ledger, $ground);
     }
 
     /**
@@ -69,7 +80,7 @@ final readonly class CommitChanges
         bool $asRequests = false,
     ): array {
         WriteTurn::take();
-        $before = $this->data->read();
+        $before = $this->ground ?? $this->data->read();
         $this->check($lines, $seen, $before, $by, $covering);
         $made = array_keys(NewCodes::made(array_merge(...$lines)));
         [$changes, $codes] = $this->numbered(array_merge(...$lines), $before, $asRequests);

@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Models\Study;
 use App\Models\User;
 use App\Reading\ChangesSince;
+use App\Reading\ForecastView;
 use App\Reading\MessageList;
 use App\Reading\OpenProposals;
 use App\Reading\ProposalFilter;
@@ -136,7 +137,7 @@ final class SharedProps
     /** @return list<string> */
     public function forecastNames(): array
     {
-        return array_values(DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast')->map(strval(...))->all());
+        return ForecastView::names();
     }
 
     /** @return array{lines: int, version: int, others: list<string>} the person's draft, and who else has one */

@@ -75,7 +75,8 @@ final class CellText
         return null;
     }
 
-    private function number(string $cell): string
+    /** A number as files here write it; what is none stays as it is. */
+    public function number(string $cell): string
     {
         $text = (string) preg_replace(self::SPACES, '', $cell);
         if (preg_match('/^-?\d+(?:[.,]\d+)*$/', $text) !== 1) {

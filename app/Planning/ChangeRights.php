@@ -9,6 +9,7 @@ use App\Support\Roles;
 use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\ForecastName;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
@@ -84,7 +85,7 @@ final class ChangeRights
         // when work centres work, and what they do, is for those who schedule them
         return match (true) {
             in_array($class, [Shift::class, Closure::class, ProposalOperation::class], true) => Roles::MAKE,
-            in_array($class, [SalesLine::class, ForecastBucket::class], true) => Roles::FORECAST,
+            in_array($class, [SalesLine::class, ForecastBucket::class, ForecastName::class], true) => Roles::FORECAST,
             default => Roles::DATA,
         };
     }

@@ -12,6 +12,7 @@ use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\CalendarDay;
 use Yposta\Core\Network\CalendarWeek;
 use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\ForecastName;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
@@ -35,6 +36,9 @@ use Yposta\Core\Reference\Reference;
 /** Makes the network of the live data. */
 final readonly class NetworkReader
 {
+    /** So many codes are asked for at once. */
+    private const AT_ONCE = 300;
+
     private Dates $dates;
 
     public function __construct()
@@ -60,10 +64,34 @@ final readonly class NetworkReader
      */
     public function demand(array $items): Network
     {
-        return Network::of(
-            forecasts: $this->rows(ForecastBucket::class, $this->query(ForecastBucket::class)->whereIn('item_code', $items)),
-            sales: $this->rows(SalesLine::class, $this->query(SalesLine::class)->whereIn('item_code', $items)),
-        );
+        $forecasts = $sales = [];
+        foreach (array_chunk($items, self::AT_ONCE) as $some) {
+            array_push($forecasts, ...$this->rows(ForecastBucket::class, $this->query(ForecastBucket::class)->whereIn('item_code', $some)));
+            array_push($sales, ...$this->rows(SalesLine::class, $this->query(SalesLine::class)->whereIn('item_code', $some)));
+        }
+
+        return Network::of(forecasts: $forecasts, sales: $sales);
+    }
+
+    /**
+     * Only what is needed to write figures of some items into forecasts.
+     *
+     * @param  list<string>  $items  codes
+     */
+    public function forecastsOf(array $items): Network
+    {
+        $rows = [
+            Site::class => $this->rows(Site::class, $this->query(Site::class)),
+            ForecastName::class => $this->rows(ForecastName::class, $this->query(ForecastName::class)), Item::class => [], ForecastBucket::class => [],
+        ];
+        foreach (array_chunk($items, self::AT_ONCE) as $some) {
+            array_push($rows[Item::class], ...$this->rows(Item::class, $this->query(Item::class)->whereIn('code', $some)));
+            array_push($rows[ForecastBucket::class], ...$this->rows(
+                ForecastBucket::class, $this->query(ForecastBucket::class)->whereIn('item_code', $some),
+            ));
+        }
+
+        return Network::ofRows($rows);
     }
 
     /** Only what is needed to see who can supply an item at a site, and when. */

@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Support\Stored;
 use Illuminate\Support\Facades\DB;
 use Throwable;
+use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Network\Network;
 
 /** The data that a live plan was made of, as they were: of the newest plan and of the one before. */
@@ -19,7 +20,7 @@ final class RunInputs
     {
         DB::transaction(function () use ($run, $network): void {
             DB::table('run_inputs')->updateOrInsert(
-                ['run_id' => $run->id], ['network' => base64_encode((string) gzcompress(serialize($network), 1))],
+                ['run_id' => $run->id], ['network' => base64_encode((string) gzcompress(serialize([self::shape(), $network]), 1))],
             );
             $kept = DB::table('run_inputs')->orderByDesc('run_id')->limit(self::KEPT)->pluck('run_id')->all();
             DB::table('run_inputs')->whereNotIn('run_id', $kept)->delete();
@@ -34,11 +35,17 @@ final class RunInputs
             return null;
         }
         try {
-            $network = unserialize((string) gzuncompress((string) base64_decode(Stored::text($text), true)));
+            [$shape, $network] = array_values((array) unserialize((string) gzuncompress((string) base64_decode(Stored::text($text), true)))) + [null, null];
         } catch (Throwable) {
             return null;
         }
 
-        return $network instanceof Network ? $network : null;
+        return $shape === self::shape() && $network instanceof Network ? $network : null;
+    }
+
+    /** What kinds of rows there are and what they are made of: it differs where a version knows more of them. */
+    private static function shape(): string
+    {
+        return hash('xxh128', serialize(array_map(fn (string $class) => [$class, array_keys(Declaration::of($class)->columns)], Network::classes())));
     }
 }

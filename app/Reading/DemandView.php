@@ -4,13 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
-use App\Models\Run;
 use App\Planning\Dates;
-use App\Planning\NetworkReader;
-use App\Planning\RunParameters;
-use App\Reading\Shapes\ForecastCell;
-use App\Reading\Shapes\ForecastRow;
-use App\Reading\Shapes\ForecastRows;
 use App\Reading\Shapes\SalesRow;
 use App\Reading\Shapes\SalesRows;
 use App\Reading\Shapes\Strip;
@@ -20,25 +14,17 @@ use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Demand\ForecastConsumption;
-use Yposta\Core\Network\BucketSize;
-use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Peg;
 
-/** Sales lines with their cover, and the forecasts with what orders have consumed of them. */
+/** Sales lines with their cover. */
 final readonly class DemandView
 {
-    public const MOST_PERIODS = 26;
-
-    /** Items of a forecast that come at once. */
-    private const FORECASTS = 60;
-
     private Dates $dates;
 
-    public function __construct(private ?StoredPlan $plan, private NetworkReader $reader)
+    public function __construct(private ?StoredPlan $plan)
     {
         $this->dates = new Dates;
     }
@@ -134,115 +120,5 @@ final readonly class DemandView
     private function strip(Demand $demand, array $pegs): ?Strip
     {
         return $this->plan === null ? null : (new Describe($this->plan))->strip($demand, $pegs);
-    }
-
-    /** @return list<string> */
-    public function forecastNames(): array
-    {
-        return array_values(array_map(
-            strval(...),
-            DB::table('forecast_buckets')->distinct()->orderBy('forecast')->pluck('forecast')->all(),
-        ));
-    }
-
-    /**
-     * A forecast as a grid of items and periods, by item and site, with what the sales lines of today consume of it.
-     *
-     * @param  int  $from  place in the list
-     */
-    public function forecast(string $name, string $site, string $text, int $from = 0): ForecastRows
-    {
-        $points = DB::table('forecast_buckets as f')->join('items as i', 'i.code', '=', 'f.item_code')->where('f.forecast', $name)
-            ->when($site !== '', fn (Builder $query) => $query->where('f.site_code', $site))
-            ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['f.item_code'], $text))
-            ->groupBy('f.item_code', 'f.site_code', 'i.name', 'i.unit', 'i.decimals');
-        $total = DB::query()->fromSub((clone $points)->select('f.item_code'), 'points')->count();
-        $shown = $points->orderBy('f.item_code')->orderBy('f.site_code')->offset($from)->limit(self::FORECASTS)
-            ->get(['f.item_code', 'f.site_code', 'i.name', 'i.unit', 'i.decimals']);
-        $items = array_values($shown->pluck('item_code')->unique()->map(strval(...))->all());
-        $left = $this->left($items);
-        $cells = DB::table('forecast_buckets')->where('forecast', $name)->whereIn('item_code', $items)->get()
-            ->groupBy(fn ($cell) => Network::key($cell->item_code, $cell->site_code));
-        $periods = [];
-        $rows = [];
-        foreach ($shown as $point) {
-            $key = Network::key($point->item_code, $point->site_code);
-            $own = array_values($cells->get($key, collect())->all());
-            $bucket = BucketSize::from($own[0]->bucket);
-            $periods[$bucket->value] ??= $this->periods($bucket->value, Settings::planDate());
-            $rows[] = $this->forecastRow($name, $point, $bucket, $periods[$bucket->value], $own, $left["{$key}\x1f{$name}"] ?? []);
-        }
-
-        return new ForecastRows($rows, $total);
-    }
-
-    /**
-     * @param  list<string>  $periods  starts
-     * @param  list<stdClass>  $cells  of the forecast's buckets
-     * @param  array<string, int>  $left  what orders leave of them, millionths by start
-     */
-    private function forecastRow(
-        string $name,
-        stdClass $point,
-        BucketSize $bucket,
-        array $periods,
-        array $cells,
-        array $left,
-    ): ForecastRow {
-        $byStart = [];
-        foreach ($cells as $cell) {
-            $byStart[substr($cell->start, 0, 10)] = $cell;
-        }
-
-        return new ForecastRow(
-            forecast: $name,
-            item: $point->item_code,
-            site: $point->site_code,
-            name: $point->name,
-            unit: $point->unit,
-            decimals: (int) $point->decimals,
-            bucket: $bucket,
-            cells: array_map(function (string $start) use ($byStart, $left): ForecastCell {
-                $cell = $byStart[$start] ?? null;
-                $qty = (int) ($cell->qty ?? 0);
-                $remaining = $left[$start] ?? $qty;
-
-                return new ForecastCell(
-                    $cell === null ? null : (int) $cell->id, $start, Quantity::format($qty),
-                    Quantity::format($qty - $remaining), Quantity::format($remaining), (int) ($cell->version ?? 0),
-                );
-            }, $periods),
-        );
-    }
-
-    /**
-     * What orders leave of the forecasts of some items.
-     *
-     * @param  list<string>  $items  codes
-     * @return array<string, array<string, int>> millionths by point and forecast, then by start
-     */
-    private function left(array $items): array
-    {
-        $parameters = Run::live()->parameters ?? [...Settings::get(Settings::RUN_DEFAULTS, []), 'planDate' => Settings::planDate()];
-        $left = [];
-        foreach ((new ForecastConsumption(RunParameters::options($parameters)))->remaining($this->reader->demand($items)) as $remaining) {
-            $bucket = $remaining->bucket;
-            $left[Network::key($bucket->item, $bucket->site)."\x1f{$bucket->forecast}"][$this->dates->iso($bucket->start)] = $remaining->left;
-        }
-
-        return $left;
-    }
-
-    /** @return list<string> starts of the periods shown, from the plan date's on */
-    public function periods(string $bucket, string $planDate): array
-    {
-        $size = BucketSize::from($bucket);
-        $starts = [];
-        $most = $bucket === 'month' ? 12 : self::MOST_PERIODS;
-        for ($day = $size->startOf($this->dates->day($planDate)); count($starts) < $most; $day = $size->endOf($day) + 1) {
-            $starts[] = $this->dates->iso($day);
-        }
-
-        return $starts;
     }
 }

@@ -46,7 +46,7 @@ final readonly class MasterData
         'suppliers' => ['suppliers', 'supplier_items', 'price_breaks'],
         'work' => ['work_centres', 'shifts', 'closures', 'operations', 'operation_alternatives', 'setup_changes'],
         'time' => ['sites', 'calendars', 'calendar_days'],
-        'demand' => ['sales', 'forecasts', 'stock'],
+        'demand' => ['sales', 'forecast_names', 'forecasts', 'stock'],
     ];
 
     /** Kinds by the name of their file: what people keep as rows, and stock, which they count. */

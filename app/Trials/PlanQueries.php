@@ -8,10 +8,12 @@ use App\Models\Draft;
 use App\Models\Run;
 use App\Models\User;
 use App\Planning\DraftLines;
+use App\Planning\NetworkReader;
 use App\Planning\NewCodes;
 use App\Planning\RowFingerprints;
 use App\Planning\RunProposals;
 use App\Reading\Figures;
+use App\Reading\ForecastView;
 use App\Reading\GridFigure;
 use App\Reading\Shapes\ConversionDelays;
 use App\Reading\Shapes\DraftAnswer;
@@ -31,6 +33,7 @@ use App\Trials\Views\BoardView;
 use App\Trials\Views\DraftEffects;
 use App\Trials\Views\LoadCellView;
 use App\Trials\Views\LoadView;
+use App\Trials\Views\OutlookView;
 use App\Trials\Views\PromiseView;
 use App\Trials\Views\ReliefView;
 use App\Trials\Views\RemedyView;
@@ -416,6 +419,19 @@ final readonly class PlanQueries
         $before = Figures::before($now) ?? throw Refused::because('why.forgotten', [], 'forgotten');
 
         return get_object_vars(WhyView::of($now, $before, $figure));
+    }
+
+    /**
+     * An item of a forecast over time.
+     *
+     * @param  value-of<BucketSize>|null  $size  in which it is shown; null for what the forecast is kept in
+     * @return array<string, mixed> ForecastOutlook
+     */
+    public function outlook(string $forecast, string $item, string $site, ?string $size): array
+    {
+        $view = new ForecastView(app(NetworkReader::class), $forecast, $size === null ? null : BucketSize::from($size));
+
+        return get_object_vars((new OutlookView($this->plan, $view))->of($forecast, $item, $site));
     }
 
     /**

@@ -4,69 +4,60 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ChangeForecast;
 use App\Http\AskedFilters;
 use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\Explanations;
+use App\Reading\ForecastView;
 use App\Reading\NewSalesLine;
 use App\Reading\Pages\DemandPage;
 use App\Reading\SavedViews;
 use App\Reading\Shapes\ForecastRows;
 use App\Reading\Shapes\SalesRows;
-use App\Support\Roles;
-use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
+use Yposta\Core\Network\BucketSize;
 
 final class DemandController extends Controller
 {
     public function index(Request $request, NetworkReader $reader): Response
     {
-        $view = new DemandView($this->plan(), $reader);
         $site = $this->site($request);
         $asked = AskedFilters::sales($request, $site);
-        $text = $asked->text;
-        $names = $view->forecastNames();
+        $names = ForecastView::names();
         $forecast = in_array($request->query('forecast'), $names, true) ? (string) $request->query('forecast') : ($names[0] ?? '');
         $showForecast = $request->query('view') === 'forecast';
+        $size = is_string($request->query('size')) ? BucketSize::tryFrom($request->query('size')) : null;
 
         $order = $this->order($request, DemandView::SORTED);
-        $sales = $showForecast ? new SalesRows([], 0, 0) : $view->sales($asked, $order);
-        $grid = $showForecast && $forecast !== '' ? $view->forecast($forecast, $site, $text) : new ForecastRows([], 0);
+        $sales = $showForecast ? new SalesRows([], 0, 0) : (new DemandView($this->plan()))->sales($asked, $order);
+        $grid = $showForecast && $forecast !== '' ? new ForecastView($reader, $forecast, $size) : null;
+        $rows = $grid?->rows($site, $asked->text) ?? new ForecastRows([], 0);
 
         return (new DemandPage(
             filter: [
-                'view' => $showForecast ? 'forecast' : 'sales', 'q' => $text, 'late' => $asked->late ? '1' : '', 'forecast' => $forecast,
-                'sort' => (string) $order, 'by' => $asked->by,
+                'view' => $showForecast ? 'forecast' : 'sales', 'q' => $asked->text, 'late' => $asked->late ? '1' : '', 'forecast' => $forecast,
+                'size' => $size->value ?? '', 'sort' => (string) $order, 'by' => $asked->by,
             ],
             sales: $sales->rows,
             total: $sales->total,
             late: $sales->late,
-            forecasts: $names,
-            rows: $grid->rows,
-            allRows: $grid->total,
-            counted: in_array($forecast, (array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), true),
+            forecasts: $showForecast ? ForecastView::headings() : [],
+            periods: $grid?->periods() ?? [],
+            bucket: ($grid?->size() ?? BucketSize::Week)->value,
+            rows: $rows->rows,
+            allRows: $rows->total,
             views: SavedViews::of($this->user($request), 'sales'),
         ))->show();
     }
 
     /** The sales lines from a place of their list on. */
-    public function rows(Request $request, NetworkReader $reader): JsonResponse
+    public function rows(Request $request): JsonResponse
     {
-        return response()->json((new DemandView($this->plan(), $reader))->sales(
+        return response()->json((new DemandView($this->plan()))->sales(
             AskedFilters::sales($request, $this->site($request)), $this->order($request, DemandView::SORTED), $this->place($request),
-        ));
-    }
-
-    /** The items of a forecast from a place of their list on. */
-    public function forecast(Request $request, NetworkReader $reader): JsonResponse
-    {
-        return response()->json((new DemandView($this->plan(), $reader))->forecast(
-            $request->string('forecast')->toString(), $this->site($request), $request->string('q')->limit(60, '')->toString(),
-            $this->place($request),
         ));
     }
 
@@ -85,21 +76,5 @@ final class DemandController extends Controller
         abort_if($plan === null || ! is_numeric($n), 404, (string) trans('This sales line is not in the live plan.'));
 
         return response()->json((new Explanations($plan))->demand($plan->demandNumbered((int) $n)));
-    }
-
-    public function change(Request $request, ChangeForecast $change): JsonResponse
-    {
-        abort_unless($this->user($request)->can(Roles::FORECAST), 403);
-        $given = $request->validate([
-            'forecast' => 'required|string|max:190', 'item' => 'required|string|max:190', 'site' => 'required|string|max:190',
-            'start' => 'required|string|max:20',
-            'qty' => 'present|nullable|string|max:60', 'version' => 'required|integer|min:0', 'sure' => 'boolean',
-        ]);
-        $cell = $change(
-            $given['forecast'], $given['item'], $given['site'], $given['start'], (string) $given['qty'], (int) $given['version'],
-            $this->user($request), ($given['sure'] ?? false) === true,
-        );
-
-        return response()->json(['version' => $cell->version]);
     }
 }

@@ -6,7 +6,6 @@ namespace App\Http\Controllers;
 
 use App\Documents\Listing;
 use App\Http\AskedFilters;
-use App\Planning\NetworkReader;
 use App\Reading\DemandView;
 use App\Reading\GridFigure;
 use App\Reading\GridFilter;
@@ -39,7 +38,7 @@ final class SheetController extends Controller
     /** Rows of a list that the plan is asked for. */
     private const MOST = 100_000;
 
-    public function __construct(private readonly PlanClient $plans, private readonly NetworkReader $reader)
+    public function __construct(private readonly PlanClient $plans)
     {
     }
 
@@ -90,7 +89,7 @@ final class SheetController extends Controller
                 $text, $request->boolean('rest'),
             )),
             'sales' => ListSheets::sales(
-                new DemandView($plan, $this->reader), AskedFilters::sales($request, $site),
+                new DemandView($plan), AskedFilters::sales($request, $site),
                 $this->order($request, DemandView::SORTED),
             ),
             'orders' => ListSheets::orders(

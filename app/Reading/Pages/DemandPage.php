@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reading\Pages;
 
+use App\Reading\Shapes\ForecastHeading;
+use App\Reading\Shapes\ForecastPeriod;
 use App\Reading\Shapes\ForecastRow;
 use App\Reading\Shapes\SalesRow;
 use App\Reading\Shapes\SavedView;
@@ -12,9 +14,11 @@ use App\Reading\Shapes\SavedView;
 final readonly class DemandPage extends Page
 {
     /**
-     * @param  array{view: 'sales'|'forecast', q: string, late: string, forecast: string, sort: string, by: ''|'customer'|'item'|'week'|'site'}  $filter
+     * @param  array{view: 'sales'|'forecast', q: string, late: string, forecast: string, size: ''|'day'|'week'|'month', sort: string, by: ''|'customer'|'item'|'week'|'site'}  $filter
      * @param  list<SalesRow>  $sales
-     * @param  list<string>  $forecasts
+     * @param  list<ForecastHeading>  $forecasts
+     * @param  list<ForecastPeriod>  $periods
+     * @param  'day'|'week'|'month'  $bucket  what the periods are
      * @param  list<ForecastRow>  $rows
      * @param  list<SavedView>  $views
      */
@@ -24,9 +28,10 @@ final readonly class DemandPage extends Page
         public int $total,
         public int $late,
         public array $forecasts,
+        public array $periods,
+        public string $bucket,
         public array $rows,
         public int $allRows,
-        public bool $counted,
         public array $views,
     ) {
     }

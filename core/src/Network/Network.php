@@ -19,7 +19,7 @@ final readonly class Network
         Site::class => 'sites', Item::class => 'items', Supplier::class => 'suppliers', SupplierItem::class => 'supplierItems',
         PriceBreak::class => 'priceBreaks', Planning::class => 'planning', SupplyAlternative::class => 'supplyAlternatives',
         BomLine::class => 'bom',
-        Substitute::class => 'substitutes', Stock::class => 'stock', ForecastBucket::class => 'forecasts', SalesLine::class => 'sales',
+        Substitute::class => 'substitutes', Stock::class => 'stock', ForecastName::class => 'forecastNames', ForecastBucket::class => 'forecasts', SalesLine::class => 'sales',
         OpenOrder::class => 'orders',
         PurchaseDocument::class => 'purchaseDocuments', OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
         Shift::class => 'shifts', Closure::class => 'closures',
@@ -59,6 +59,9 @@ final readonly class Network
 
     /** @var list<Stock> */
     public array $stock;
+
+    /** @var array<string, ForecastName> by code */
+    public array $forecastNames;
 
     /** @var list<ForecastBucket> */
     public array $forecasts;
@@ -219,7 +222,7 @@ final readonly class Network
             match (true) {
                 $row instanceof Planning => $keyed[self::key($row->item, $row->site)] = $row,
                 $row instanceof Site, $row instanceof Item, $row instanceof Supplier, $row instanceof OpenOrder,
-                $row instanceof WorkCentre => $keyed[$row->code] = $row,
+                $row instanceof WorkCentre, $row instanceof ForecastName => $keyed[$row->code] = $row,
                 default => $keyed[] = $row,
             };
         }

@@ -12,6 +12,7 @@ use Yposta\Core\Network\CalendarDay;
 use Yposta\Core\Network\CalendarWeek;
 use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\ForecastName;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\NetworkSurroundings;
@@ -49,7 +50,7 @@ final readonly class PutRows implements Change, Flat
         'planning' => Planning::class, 'alternatives' => SupplyAlternative::class, 'bom' => BomLine::class,
         'substitutes' => Substitute::class, 'work_centres' => WorkCentre::class, 'shifts' => Shift::class, 'closures' => Closure::class,
         'operations' => Operation::class, 'operation_alternatives' => OperationAlternative::class, 'setup_changes' => SetupChange::class,
-        'sales' => SalesLine::class, 'forecasts' => ForecastBucket::class,
+        'sales' => SalesLine::class, 'forecast_names' => ForecastName::class, 'forecasts' => ForecastBucket::class,
     ];
 
     /** What belongs to a row, by its class: the classes of those rows, and the property in which they name it. */

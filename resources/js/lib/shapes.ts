@@ -754,16 +754,18 @@ export interface DemandPage {
         q: string;
         late: string;
         forecast: string;
+        size: '' | 'day' | 'week' | 'month';
         sort: string;
         by: '' | 'customer' | 'item' | 'week' | 'site';
     };
     sales: SalesRow[];
     total: number;
     late: number;
-    forecasts: string[];
+    forecasts: ForecastHeading[];
+    periods: ForecastPeriod[];
+    bucket: 'day' | 'week' | 'month';
     rows: ForecastRow[];
     allRows: number;
-    counted: boolean;
     views: SavedView[];
 }
 
@@ -882,32 +884,64 @@ export interface FlowRow {
     mark: BalanceMark;
 }
 
-/** A forecast bucket: forecast, consumed by orders, left. */
-export interface ForecastCell {
-    id: number | null;
-    start: string;
-    qty: string;
-    consumed: string;
-    left: string;
-    version: number;
+/** A forecast: what it is for, the days that it speaks of, and what most of its figures are kept in. */
+export interface ForecastHeading {
+    code: string;
+    purpose: string;
+    begins: string | null;
+    ends: string | null;
+    bucket: BucketSize;
+    isCounted: boolean;
 }
 
-/** A forecast of an item at a site over its buckets. */
+/** An item of a forecast over time, and how far what has passed was from what was ordered. */
+export interface ForecastOutlook {
+    item: string;
+    site: string;
+    name: string;
+    unit: string;
+    decimals: number;
+    periods: OutlookPeriod[];
+    mape: number | null;
+    bias: number | null;
+    passed: number;
+    isCounted: boolean;
+    trouble: string | null;
+}
+
+/** A period of a forecast: its days, and whether figures are typed in it: not once it has passed, nor outside of the forecast's days. */
+export interface ForecastPeriod {
+    start: string;
+    end: string;
+    isOpen: boolean;
+}
+
+/** A forecast of an item at a site over the periods of its list. */
 export interface ForecastRow {
-    forecast: string;
     item: string;
     site: string;
     name: string;
     unit: string;
     decimals: number;
     bucket: BucketSize;
-    cells: ForecastCell[];
+    isTyped: boolean;
+    qty: string[];
+    consumed: string[];
+    left: string[];
+    versions: number[];
 }
 
 /** Items of a forecast from a place of their list on, and how many there are in all. */
 export interface ForecastRows {
     rows: ForecastRow[];
     total: number;
+}
+
+/** What came of figures that were typed into a forecast. */
+export interface ForecastWritten {
+    commit: number | null;
+    figures: number;
+    text: string;
 }
 
 /** What would make a work centre less full, how full it is then, and what it costs others: what is compared first stands first. */
@@ -1461,6 +1495,16 @@ export interface OutlineLine {
     isRetired: boolean;
     hasLines: boolean;
     isDrafted: boolean;
+}
+
+/** What was forecast of an item in a period, what orders want then, what is left to plan, and what is there at its end. */
+export interface OutlookPeriod {
+    start: string;
+    hasPassed: boolean;
+    forecast: string;
+    ordered: string;
+    left: string;
+    balance: string | null;
 }
 
 /**
