@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Intake\CellText;
+use App\Intake\RelativeNumber;
 use App\Intake\TypedFigure;
 use App\Models\User;
 use App\Planning\ForecastGround;
@@ -72,7 +73,8 @@ final readonly class ChangeForecast
     private function row(ForecastGround $ground, TypedFigure $figure, string $number, ?BucketSize $size): ForecastBucket
     {
         $item = $ground->item($figure->item);
-        $kept = $ground->sizes[Network::key($figure->item, $figure->site)] ?? $size;
+        $known = $ground->sizes[Network::key($figure->item, $figure->site)] ?? null;
+        $kept = $known ?? $size;
         if ($item === null || $kept === null || ! isset($ground->network->sites[$figure->site])) {
             throw Refused::because('forecast.none', ['forecast' => $ground->forecast, 'item' => $figure->item, 'site' => $figure->site]);
         }
@@ -81,19 +83,31 @@ final readonly class ChangeForecast
         } catch (InvalidDay $trouble) {
             throw Refused::because('forecast.wrong', ['trouble' => $trouble->phrase()], 'date');
         }
+        $start = $known === null ? $kept->startOf($start) : $start; // what comes into the forecast begins with the period of that day
         if ($kept->startOf($start) !== $start) {
             throw Refused::because('forecast.start', ['start' => $figure->start, 'bucket' => new Phrase("bucket.{$kept->value}")], 'date');
         }
         $ground->isOpen($start, $kept) || throw Refused::because('forecast.closed', ['start' => $figure->start], 'closed');
 
         return ForecastBucket::of(
-            forecast: $ground->forecast, item: $item->code, site: $figure->site, bucket: $kept, start: $start, qty: $this->quantity($number, $item),
+            forecast: $ground->forecast, item: $item->code, site: $figure->site, bucket: $kept, start: $start,
+            qty: $this->quantity($number, $item, $ground->cells[ForecastGround::name($item->code, $figure->site, $start)]->qty ?? 0),
         );
     }
 
-    /** @throws Refused */
-    private function quantity(string $text, Item $item): int
+    /**
+     * A number, or how many percent more or less than what stands there.
+     *
+     * @param  int  $stands  millionths
+     *
+     * @throws Refused
+     */
+    private function quantity(string $text, Item $item, int $stands): int
     {
+        $relative = RelativeNumber::tryOf($text);
+        if ($relative?->isPercent === true) {
+            return $relative->of($stands, true, $item->step());
+        }
         try {
             $qty = Quantity::parse(trim($text) === '' ? '0' : trim($text));
             SoundChange::checkAmount($item->code, max(0, $qty));

@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Intake\RelativeNumber;
 use App\Planning\TableMap;
 use App\Reading\Shapes\DataEdit;
 use App\Support\Refused;
-use Brick\Math\BigDecimal;
-use Brick\Math\BigNumber;
-use Brick\Math\Exception\MathException;
-use Brick\Math\RoundingMode;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -83,12 +80,13 @@ final readonly class ManyRows
         $before = get_object_vars($old)[$column->property] ?? null;
         $type = $column->type();
         $isNumber = $type instanceof Decimal || $type instanceof Whole;
-        if ($isNumber && preg_match('/^([+-])\s*(\d+(?:\.\d+)?)\s*(%?)$/', $text, $parts) === 1) {
+        $relative = $isNumber ? RelativeNumber::tryOf($text) : null;
+        if ($relative !== null) {
             if (! is_int($before)) {
                 return $old;
             }
             $smallest = $type instanceof Decimal ? $this->step($type, $old) : 1;
-            $value = $this->stepped($before, $parts[1], $parts[2], $parts[3] === '%', $type instanceof Decimal, $smallest);
+            $value = $relative->of($before, $type instanceof Decimal, $smallest);
         } else {
             try {
                 $value = $text === '' && $column->mayBeMissing() ? $column->defaultValue() : $type->parse($text);
@@ -98,21 +96,6 @@ final readonly class ManyRows
         }
 
         return $old->with(...[$column->property => $value]); // @phpstan-ignore method.notFound (every declared class uses Row)
-    }
-
-    private function stepped(int $before, string $sign, string $by, bool $isPercent, bool $isDecimal, int $smallest): int
-    {
-        try {
-            $step = BigDecimal::of($by);
-            $step = $isPercent ? BigDecimal::of($before)->multipliedBy($step)->dividedBy(100, 12, RoundingMode::HALF_UP)
-                : $step->multipliedBy($isDecimal ? Quantity::ONE : 1);
-            $after = $sign === '-' ? BigDecimal::of($before)->minus($step) : BigDecimal::of($before)->plus($step);
-            $rounded = BigNumber::max(0, $after->dividedBy($smallest, 0, RoundingMode::HALF_UP))->toInt();
-
-            return $rounded * $smallest;
-        } catch (MathException) {
-            throw Refused::because('data.beyond', [], 'value');
-        }
     }
 
     /** The smallest quantity that the column may have, millionths: of an item's quantities as many decimals as it has, else all six. */

@@ -86,7 +86,7 @@ it('tells the second of two people who type into the same cell', function () {
 });
 
 it('shows what orders consume and what is left, as the core computes it', function () {
-    $page = $this->get('/demand?view=forecast&forecast=BASE')->assertInertia()->viewData('page')['props'];
+    $page = json_decode((string) json_encode($this->get('/demand?view=forecast&forecast=BASE')->assertInertia()->viewData('page')['props']), true);
     $at = array_search('2026-03-02', array_column($page['periods'], 'start'), true);
     $row = $page['rows'][0];
 

@@ -29,7 +29,7 @@ final class ForecastController extends Controller
     public function rows(Request $request, NetworkReader $reader): JsonResponse
     {
         $view = new ForecastView($reader, $request->string('forecast')->limit(190, '')->toString(), $this->size($request));
-        $points = $this->points($request->query('points'));
+        $points = $this->points(explode("\n", $request->string('points')->limit(20_000, '')->toString()));
 
         return response()->json($points !== [] ? $view->rowsOf($points) : $view->rows(
             $this->site($request), $request->string('q')->limit(60, '')->toString(), $this->place($request),

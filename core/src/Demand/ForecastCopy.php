@@ -9,17 +9,16 @@ use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\SalesLine;
+use Yposta\Core\Quantity\Factor;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 
 /**
  * What figures of another forecast, of a year before or of what was ordered then come to in the periods of a forecast: shared out by
- * {@see ForecastShares}, times a percentage, to the nearest whole step of the item, half a step up.
+ * {@see ForecastShares}, times a percentage, rounded up to the item's smallest step.
  */
 final readonly class ForecastCopy
 {
-    private const WHOLE = 100;
-
     /** Weeks and days keep their weekday: a year before is so many days before; a month is the same month. */
     private const YEAR_DAYS = 364;
 
@@ -92,13 +91,7 @@ final readonly class ForecastCopy
      */
     private function times(array $sums, int $step): array
     {
-        $figures = [];
-        foreach ($sums as $day => $qty) {
-            $steps = intdiv($qty, $step);
-            // in parts, as a product of large numbers would not be exact any more
-            $whole = intdiv($steps, self::WHOLE) * $this->percent + intdiv($steps % self::WHOLE * $this->percent + intdiv(self::WHOLE, 2), self::WHOLE);
-            $figures[$day] = $this->percent === self::WHOLE ? $qty : Quantity::checked($whole * $step);
-        }
+        $figures = array_map(fn (int $qty) => Factor::share($qty, $this->percent, 100, $step), $sums);
         ksort($figures);
 
         return $figures;

@@ -65,8 +65,8 @@ export function putJson<T>(url: string, body: unknown): Promise<T> {
     return write<T>('PUT', url, body);
 }
 
-export function deleteJson<T>(url: string): Promise<T> {
-    return write<T>('DELETE', url, {});
+export function deleteJson<T>(url: string, body: unknown = {}): Promise<T> {
+    return write<T>('DELETE', url, body);
 }
 
 /** Sends what may hold a file. */

@@ -11,8 +11,8 @@ export type Place = readonly [number, number];
 export interface Cells {
     rows: number;
     columns: number;
-    /** Brings a row into sight that may not be drawn yet. */
-    reveal?: (row: number) => void;
+    /** Brings a cell into sight that may not be drawn yet. */
+    reveal?: (row: number, column: number) => void;
     /** How many rows Page up and down go by. */
     page?: () => number;
     /** A key led here. */
@@ -97,7 +97,7 @@ export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells, 
     });
 
     const moveTo = (place: Place) => {
-        cells?.reveal?.(place[0]); // this may draw at once, with the place of before: only then say where the focus goes
+        cells?.reveal?.(...place); // this may draw at once, with the place of before: only then say where the focus goes
         wanted.current = place;
         setAt([...place]);
     };

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { getJson } from '@/lib/http';
 import { usePages } from '@/lib/usePages';
 
@@ -53,5 +53,6 @@ export function useMoreRows<Row, Answer>(
             more?.();
         }
     });
-    return { rows: pages.flat(), more, trouble };
+    const rows = useMemo(() => pages.flat(), [pages]);
+    return { rows, more, trouble };
 }

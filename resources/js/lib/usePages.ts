@@ -26,6 +26,8 @@ export interface Pages<Page> {
     more: (() => void) | null;
 }
 
+const NONE: unknown[] = [];
+
 /** A list that the server gives page by page. */
 export function usePages<Page>({ key, load, sizeOf, totalOf, first, enabled = true }: Source<Page>): Pages<Page> {
     const sizeOfAll = (pages: Page[]) => pages.reduce((sum, page) => sum + sizeOf(page), 0);
@@ -42,7 +44,7 @@ export function usePages<Page>({ key, load, sizeOf, totalOf, first, enabled = tr
             ? { placeholderData: keepPreviousData }
             : { initialData: { pages: [first], pageParams: [0] }, staleTime: Infinity, gcTime: 0 }),
     });
-    const pages = enabled ? (data?.pages ?? []) : [];
+    const pages = (enabled ? data?.pages : undefined) ?? (NONE as Page[]);
     return {
         pages,
         loaded: sizeOfAll(pages),

@@ -1,66 +1,230 @@
-import { router } from '@inertiajs/react';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Quantity } from '@/components/Quantity';
-import { Notice } from '@/components/Notice';
-import { isZero, period } from '@/lib/format';
-import { postJson, Refusal } from '@/lib/http';
-import type { ForecastCell, ForecastRow } from '@/lib/shapes';
+import { useVirtualizer, defaultRangeExtractor } from '@tanstack/react-virtual';
+import {
+    memo,
+    useCallback,
+    useEffect,
+    useMemo,
+    useRef,
+    type ClipboardEvent,
+    type KeyboardEvent,
+    type PointerEvent,
+    type RefObject,
+} from 'react';
+import { readBlock, writeBlock } from '@/lib/blocks';
+import { period } from '@/lib/format';
+import type { ForecastPeriod, ForecastRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
-import { t } from '@/lib/t';
-import { useGridKeys } from '@/lib/useGridKeys';
+import { t, type Sentence } from '@/lib/t';
+import { useGridKeys, type Place } from '@/lib/useGridKeys';
 import { useInSight } from '@/lib/useInSight';
-import { useSure } from '@/lib/useSure';
+import { inBlock, useSelection, type Block } from '@/lib/useSelection';
+import { FigureCell, Figures, HEAD, Label, left, LABEL, WIDTH } from '@/pages/parts/ForecastCells';
+import { ForecastTools } from '@/pages/parts/ForecastTools';
+import { cellKey, type Edit, type useForecastEdits } from '@/pages/parts/useForecastEdits';
 
-const HEAD = 250;
-const WIDTH = 62;
 const HEIGHTS = { heading: 73, row: 73, heads: 25, from: 14 };
 
-/** A forecast, item by period: what is forecast (typed here), what orders consume of it, what is left. */
-export function ForecastGrid({ rows, total, more }: { rows: ForecastRow[]; total: number; more: (() => void) | null }) {
-    const { user } = useShared();
-    const [trouble, setTrouble] = useState<string | null>(null);
-    const grid = useRef<HTMLDivElement>(null);
+/** From so many periods on only those in sight are drawn. */
+const FEW_PERIODS = 30;
+
+const HOW: Sentence =
+    'Arrow keys move, with Shift they choose. Enter takes what was typed and goes down, Ctrl+Enter puts it into all that is chosen, Esc puts the old figure back. Blocks are copied from and to spreadsheets.';
+
+interface Props {
+    periods: ForecastPeriod[];
+    bucket: string;
+    total: number;
+    more: (() => void) | null;
+    edits: ReturnType<typeof useForecastEdits>;
+    /** The item whose cell has the focus is another one. */
+    onItem: (row: ForecastRow) => void;
+    /** Other cells are chosen. */
+    onBlock: (block: Block) => void;
+}
+
+/**
+ * A forecast, item by period: what is forecast, what orders consume of it, what is left. Figures are typed, pasted in blocks, filled to the
+ * right, changed by a percentage, and taken back.
+ */
+export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBlock }: Props) {
+    const { plan, user } = useShared();
+    const { rows } = edits;
     const mayType = user.can.includes('edit forecast');
-    const periods = rows[0]?.cells.map((cell) => cell.start) ?? [];
-    const bucket = rows[0]?.bucket ?? 'week';
-    const [ask, asking] = useSure('Keep it so', 'Nothing has been changed yet.');
+    const grid = useRef<HTMLDivElement>(null);
+    const percent = useRef<HTMLInputElement>(null);
     const lines = useMemo(() => rows.map((row) => ({ row })), [rows]);
     const sight = useInSight(grid, lines, more, HEIGHTS);
-    const keys = useGridKeys(grid, { rows: rows.length, columns: periods.length, reveal: sight.reveal });
+    const today = periods.findIndex(({ end }) => end >= plan.planDate);
+    const columns = useColumns(grid, periods.length);
+    const keys = useGridKeys(grid, {
+        rows: rows.length,
+        columns: periods.length,
+        reveal: (row, column) => {
+            sight.reveal(row);
+            columns.reveal(column);
+        },
+    });
+    const selection = useSelection(keys.at, keys.moveTo);
     const { focus } = sight;
-    useEffect(() => focus(keys.at[0]), [focus, keys.at]);
+    const { toStart, focus: focusColumn } = columns;
+    const [row, column] = keys.at;
+    const { block } = selection;
+    useEffect(() => {
+        focus(row);
+        focusColumn(column);
+    }, [focus, row, column, focusColumn]);
+    useEffect(() => toStart(today), [toStart, today]);
+    const at = rows[row];
+    useEffect(() => {
+        if (at) {
+            onItem(at);
+        }
+    }, [at, onItem]);
 
-    const save = (row: ForecastRow, cell: ForecastCell, typed: string) =>
-        ask((sure) =>
-            postJson('/demand/forecast', {
-                forecast: row.forecast,
-                item: row.item,
-                site: row.site,
-                start: cell.start,
-                qty: typed,
-                version: cell.version,
-                sure,
-            }),
-        )
-            .then(() => setTrouble(null))
-            .catch((cause: unknown) => setTrouble(cause instanceof Refusal ? cause.message : String(cause)))
-            .finally(() => router.reload({ only: ['rows', 'plan'] }));
+    const { top, left: from, bottom, right } = block;
+    useEffect(() => onBlock({ top, left: from, bottom, right }), [onBlock, top, from, bottom, right]);
+
+    const isOpen = (place: Place) => mayType && rows[place[0]]?.isTyped === true && periods[place[1]]?.isOpen === true;
+    const edit = ([row, column]: Place, text: string): Edit[] => {
+        const [on, when] = [rows[row], periods[column]];
+        return on && when ? [{ item: on.item, site: on.site, start: when.start, text }] : [];
+    };
+    /** The places of a block that can be typed in. */
+    const openOf = ({ top, left, bottom, right }: Block): Place[] => {
+        const places: Place[] = [];
+        for (let row = top; row <= bottom; row++) {
+            for (let column = left; column <= right; column++) {
+                if (isOpen([row, column])) {
+                    places.push([row, column]);
+                }
+            }
+        }
+        return places;
+    };
+    const inAll = (text: string) => {
+        const places = openOf(block);
+        if (places.length === 0) {
+            edits.say(t('Nothing of this can be typed.'));
+        } else {
+            void edits.put(places.flatMap((place) => edit(place, text)));
+        }
+    };
+    const shown = ([row, column]: Place): string => {
+        const on = rows[row];
+        return edits.pending.get(cellKey(on?.item ?? '', on?.site ?? '', periods[column]?.start ?? '')) ?? on?.qty[column] ?? '';
+    };
+    const fillRight = () =>
+        block.right > block.left &&
+        void edits.put(
+            openOf({ ...block, left: block.left + 1 }).flatMap(([row, column]) => edit([row, column], shown([row, block.left]))),
+        );
+    const copied = () => {
+        const cells: string[][] = [];
+        for (let row = block.top; row <= block.bottom; row++) {
+            cells.push(rows[row]?.qty.slice(block.left, block.right + 1) ?? []);
+        }
+        return writeBlock(cells);
+    };
+    const paste = (text: string) => {
+        const cells = readBlock(text);
+        const [high, wide] = [cells.length, Math.max(...cells.map((row) => row.length))];
+        // one cell goes into all that are chosen; a block from the first of them on
+        if (high === 1 && wide === 1) {
+            inAll(cells[0]?.[0] ?? '');
+            return;
+        }
+        const to = { top: block.top, left: block.left, bottom: block.top + high - 1, right: block.left + wide - 1 };
+        if (to.right >= periods.length || to.bottom >= rows.length) {
+            edits.say(
+                t('The block is :high by :wide, and from here on there is room for :rows by :columns. Nothing was pasted.', {
+                    high,
+                    wide,
+                    rows: rows.length - to.top,
+                    columns: periods.length - to.left,
+                }),
+            );
+            return;
+        }
+        const places = openOf(to);
+        const missed = cells.reduce((sum, row) => sum + row.length, 0) - places.length;
+        if (missed > 0) {
+            edits.say(
+                t(':n of these cells cannot be typed in: they have passed, or are kept otherwise. Nothing was pasted.', { n: missed }),
+            );
+            return;
+        }
+        void edits.put(places.flatMap(([row, column]) => edit([row, column], cells[row - to.top]?.[column - to.left] ?? '')));
+        selection.take(to);
+    };
+
+    const isTyping = (target: EventTarget) => (target as HTMLElement).dataset.typing === '1';
     const onKey = (event: KeyboardEvent<HTMLDivElement>) => {
-        const typing = (event.target as HTMLElement).dataset.typing === '1';
+        const typing = isTyping(event.target);
+        const command = commandOf(event);
         if (event.key === 'Enter') {
             event.preventDefault();
-            keys.moveTo([Math.min(rows.length - 1, keys.at[0] + 1), keys.at[1]]);
-        } else if (!typing || !['ArrowLeft', 'ArrowRight', 'Home', 'End'].includes(event.key)) {
+            if (event.ctrlKey) {
+                inAll((event.target as HTMLInputElement).value.trim());
+                return;
+            }
+            selection.moved({ shiftKey: false });
+            keys.moveTo([Math.max(0, Math.min(rows.length - 1, row + (event.shiftKey ? -1 : 1))), column]);
+        } else if (typing) {
+            if (!['ArrowLeft', 'ArrowRight', 'Home', 'End'].includes(event.key)) {
+                keys.onKeyDown(event);
+            }
+        } else if (command && mayType) {
+            event.preventDefault();
+            const does: Record<typeof command, () => void> = {
+                clear: () => inAll(''),
+                fill: fillRight,
+                percent: () => percent.current?.focus(),
+                undo: () => edits.undo?.(),
+                redo: () => edits.redo?.(),
+            };
+            does[command]();
+        } else if (event.key === 'a' && (event.ctrlKey || event.metaKey)) {
+            event.preventDefault();
+            selection.all(rows.length, periods.length);
+        } else {
+            if (event.key.startsWith('Arrow') || ['Home', 'End', 'PageUp', 'PageDown'].includes(event.key)) {
+                selection.moved(event);
+            }
+            selection.onKeyDown(event);
             keys.onKeyDown(event);
         }
     };
+    const onClip = (event: ClipboardEvent<HTMLDivElement>) => {
+        if (isTyping(event.target)) {
+            return;
+        }
+        event.preventDefault();
+        event.clipboardData.setData('text/plain', copied());
+        if (event.type === 'cut' && mayType) {
+            inAll('');
+        }
+    };
+    const onPaste = (event: ClipboardEvent<HTMLDivElement>) => {
+        const text = event.clipboardData.getData('text/plain');
+        if (mayType && text !== '' && (!isTyping(event.target) || /[\t\n]/.test(text.trim()))) {
+            event.preventDefault();
+            paste(text);
+        }
+    };
+    const width = HEAD + LABEL + periods.length * WIDTH;
     return (
         <>
-            {asking}
-            {trouble && (
-                <Notice tone="broken" onClose={() => setTrouble(null)}>
-                    {trouble}
-                </Notice>
+            {edits.said}
+            {mayType && (
+                <ForecastTools
+                    block={block}
+                    rows={rows}
+                    edits={edits}
+                    percent={percent}
+                    onFill={fillRight}
+                    onPercent={inAll}
+                    onBack={() => keys.moveTo(keys.at)}
+                />
             )}
             <div
                 ref={grid}
@@ -69,170 +233,181 @@ export function ForecastGrid({ rows, total, more }: { rows: ForecastRow[]; total
                 aria-label={t('Forecast by item and period')}
                 aria-rowcount={3 * total + 1}
                 aria-colcount={periods.length + 1}
+                aria-multiselectable
                 onKeyDown={onKey}
                 onFocus={keys.onFocus}
+                onCopy={onClip}
+                onCut={onClip}
+                onPaste={onPaste}
                 className="min-h-0 overflow-auto rounded border border-line bg-surface text-sm"
+                style={{ scrollPaddingLeft: HEAD + LABEL + 4 }}
             >
                 <div
                     role="row"
                     aria-rowindex={1}
-                    className="sticky top-0 z-20 flex h-[25px] border-b border-line bg-surface text-xs font-semibold text-mute"
-                    style={{ width: HEAD + 70 + periods.length * WIDTH }}
+                    className="sticky top-0 z-20 h-[25px] border-b border-line bg-surface text-xs font-semibold text-mute"
+                    style={{ width }}
                 >
-                    <div role="columnheader" className="sticky left-0 z-10 flex items-center bg-surface px-3" style={{ width: HEAD + 70 }}>
+                    <div
+                        role="columnheader"
+                        className="sticky left-0 z-10 flex h-full items-center bg-surface px-3"
+                        style={{ width: HEAD + LABEL }}
+                    >
                         {t('Item')}
                     </div>
-                    {periods.map((start) => (
-                        <div
-                            key={start}
-                            role="columnheader"
-                            className={`flex items-center justify-end pr-2 ${start === periods[0] ? 'text-ink' : ''}`}
-                            style={{ width: WIDTH }}
-                        >
-                            {bucket === 'month' ? period(start, bucket).replace(/ \d+$/, '') : period(start, bucket)}
-                        </div>
-                    ))}
+                    {columns.drawn.map((column) => {
+                        const start = periods[column]?.start ?? '';
+                        return (
+                            <div
+                                key={start}
+                                role="columnheader"
+                                aria-colindex={column + 2}
+                                className={`absolute top-0 flex h-full items-center justify-end pr-2 ${column === today ? 'text-ink' : ''} ${column < today ? 'font-normal' : ''}`}
+                                style={{ width: WIDTH, left: left(column) }}
+                            >
+                                {bucket === 'month' ? period(start, bucket).replace(/ 20(\d\d)$/, ' $1') : period(start, bucket)}
+                            </div>
+                        );
+                    })}
                 </div>
                 <div aria-hidden style={{ height: sight.above }} />
-                {sight.drawn.map(({ row }, at) => {
-                    const index = sight.places[at] ?? 0;
+                {sight.drawn.map(({ row: on }, place) => {
+                    const index = sight.places[place] ?? 0;
                     return (
-                        <div
-                            key={`${row.item} ${row.site}`}
-                            className="border-b border-line last:border-0"
-                            style={{ width: HEAD + 70 + periods.length * WIDTH }}
-                        >
-                            <div role="row" aria-rowindex={3 * index + 2} className="flex h-7">
-                                <div
-                                    role="rowheader"
-                                    className="sticky left-0 z-10 flex items-center gap-1.5 bg-surface pl-3"
-                                    style={{ width: HEAD }}
-                                >
-                                    <span className="font-bold whitespace-nowrap">{row.item}</span>
-                                    <span className="min-w-0 truncate" title={row.name}>
-                                        {row.name}
-                                    </span>
-                                    <span className="text-xs whitespace-nowrap text-mute">{row.site}</span>
-                                </div>
-                                <Label>{t('forecast')}</Label>
-                                {row.cells.map((cell, column) => (
-                                    <div
-                                        key={cell.start}
-                                        role="gridcell"
-                                        aria-colindex={column + 2}
-                                        className="shrink-0 p-px"
-                                        style={{ width: WIDTH }}
-                                    >
-                                        <Cell
-                                            key={`${cell.version} ${cell.qty}`}
-                                            cell={cell}
-                                            name={t('Forecast of :item from :day', { item: row.item, day: period(cell.start, bucket) })}
-                                            place={`${index}:${column}`}
-                                            mayType={mayType}
-                                            onSave={(typed) => save(row, cell, typed)}
-                                        />
-                                    </div>
-                                ))}
-                            </div>
-                            <Figures
-                                label={t('consumed')}
-                                at={3 * index + 3}
-                                row={row}
-                                read={(cell) => (isZero(cell.consumed) ? '0' : `-${cell.consumed}`)}
-                                look="text-mute"
-                            />
-                            <Figures label={t('left')} at={3 * index + 4} row={row} read={(cell) => cell.left} look="font-semibold" />
-                        </div>
+                        <Row
+                            key={`${on.item} ${on.site}`}
+                            row={on}
+                            index={index}
+                            width={width}
+                            periods={periods}
+                            bucket={bucket}
+                            columns={columns.drawn}
+                            block={index >= block.top && index <= block.bottom ? block : null}
+                            pending={edits.pending}
+                            mayType={mayType}
+                            onSave={(column, text) => void edits.put(edit([index, column], text))}
+                            onPointerDown={selection.onPointerDown}
+                            onPointerEnter={selection.onPointerEnter}
+                        />
                     );
                 })}
                 <div aria-hidden style={{ height: sight.below }} />
             </div>
             <p className="mt-1.5 text-xs text-mute">
-                {mayType
-                    ? t('Arrow keys move, Enter takes what was typed and goes down, Esc puts the old figure back.')
-                    : t('You may look at the forecast but not change it.')}
+                {!mayType
+                    ? t('You may look at the forecast but not change it.')
+                    : rows.every((one) => !one.isTyped)
+                      ? t('These figures are kept in other periods and shared out over working days; show those to type.')
+                      : t(HOW)}
             </p>
         </>
     );
 }
 
-function Label({ children }: { children: string }) {
-    return (
-        <div className="sticky z-10 flex items-center bg-surface text-xs text-mute" style={{ width: 70, left: HEAD }}>
-            {children}
-        </div>
+/** What a key does with the chosen cells; null for a key that is typed or moves. */
+function commandOf({ key, ctrlKey, metaKey, shiftKey }: KeyboardEvent): 'clear' | 'fill' | 'percent' | 'undo' | 'redo' | null {
+    if (ctrlKey || metaKey) {
+        return key.toLowerCase() === 'z' ? (shiftKey ? 'redo' : 'undo') : key === 'y' ? 'redo' : null;
+    }
+    return ({ Delete: 'clear', Backspace: 'clear', f: 'fill', '%': 'percent' } as const)[key] ?? null;
+}
+
+interface Columns {
+    drawn: number[];
+    reveal: (column: number) => void;
+    /** Puts a column at the left edge. */
+    toStart: (column: number) => void;
+    /** Says which column has the focus, so that it stays drawn. */
+    focus: (column: number) => void;
+}
+
+/** The columns that are in sight, with some beside them. */
+function useColumns(grid: RefObject<HTMLDivElement | null>, count: number): Columns {
+    const focused = useRef(0);
+    const isWindowed = count > FEW_PERIODS;
+    // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoized
+    const virtual = useVirtualizer({
+        horizontal: true,
+        enabled: isWindowed,
+        count,
+        getScrollElement: () => grid.current,
+        estimateSize: () => WIDTH,
+        overscan: 4,
+        paddingStart: HEAD + LABEL,
+        scrollPaddingStart: HEAD + LABEL,
+        useFlushSync: false,
+        rangeExtractor: (range) =>
+            [...new Set([Math.min(focused.current, count - 1), ...defaultRangeExtractor(range)])].sort((a, b) => a - b),
+    });
+    const focus = useCallback((column: number) => {
+        focused.current = column;
+    }, []);
+    const all = useMemo(() => Array.from({ length: count }, (_, place) => place), [count]);
+    return useMemo(
+        () => ({
+            drawn: isWindowed ? virtual.getVirtualItems().map(({ index }) => index) : all,
+            reveal: (column: number) => isWindowed && virtual.scrollToIndex(column),
+            toStart: (column: number) => isWindowed && column > 0 && virtual.scrollToIndex(column, { align: 'start' }),
+            focus,
+        }),
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- what is in sight is what it says
+        [isWindowed, all, virtual, virtual.range?.startIndex, virtual.range?.endIndex],
     );
 }
 
-interface FiguresProps {
-    label: string;
-    at: number;
+interface RowProps {
     row: ForecastRow;
-    read: (cell: ForecastCell) => string;
-    look: string;
+    index: number;
+    width: number;
+    periods: ForecastPeriod[];
+    bucket: string;
+    columns: number[];
+    block: Block | null;
+    pending: ReadonlyMap<string, string>;
+    mayType: boolean;
+    onSave: (column: number, text: string) => void;
+    onPointerDown: (event: PointerEvent, place: Place) => void;
+    onPointerEnter: (event: PointerEvent, place: Place) => void;
 }
 
-function Figures({ label, at, row, read, look }: FiguresProps) {
+const Row = memo(function Row({ row, index, width, periods, bucket, columns, block, pending, mayType, ...does }: RowProps) {
     return (
-        <div role="row" aria-rowindex={at} className="flex h-[22px]">
-            <div className="sticky left-0 z-10 bg-surface" style={{ width: HEAD }} />
-            <Label>{label}</Label>
-            {row.cells.map((cell, column) => (
-                <div
-                    key={cell.start}
-                    role="gridcell"
-                    aria-colindex={column + 2}
-                    className={`flex shrink-0 items-center justify-end pr-2 ${look}`}
-                    style={{ width: WIDTH }}
-                >
-                    <Quantity value={read(cell)} decimals={row.decimals} />
+        <div className="border-b border-line last:border-0" style={{ width }}>
+            <div role="row" aria-rowindex={3 * index + 2} className="relative h-7">
+                <div role="rowheader" className="sticky left-0 z-10 flex h-full items-center bg-surface" style={{ width: HEAD + LABEL }}>
+                    <span className="flex min-w-0 items-center gap-1.5 pl-3" style={{ width: HEAD }}>
+                        <span className="font-bold whitespace-nowrap">{row.item}</span>
+                        <span className="min-w-0 truncate" title={row.name}>
+                            {row.name}
+                        </span>
+                        <span className="text-xs whitespace-nowrap text-mute">{row.site}</span>
+                    </span>
+                    <Label>{t('forecast')}</Label>
                 </div>
-            ))}
+                {columns.map((column) => {
+                    const when = periods[column];
+                    return (
+                        when && (
+                            <FigureCell
+                                key={when.start}
+                                row={row}
+                                column={column}
+                                on={pending.get(cellKey(row.item, row.site, when.start))}
+                                name={t('Forecast of :item from :day', { item: row.item, day: period(when.start, bucket) })}
+                                place={[index, column]}
+                                isOpen={when.isOpen}
+                                isTyped={mayType && row.isTyped && when.isOpen}
+                                chosen={block !== null && inBlock(block, index, column)}
+                                onSave={does.onSave}
+                                onPointerDown={does.onPointerDown}
+                                onPointerEnter={does.onPointerEnter}
+                            />
+                        )
+                    );
+                })}
+            </div>
+            <Figures label={t('consumed')} at={3 * index + 3} row={row} columns={columns} what="consumed" look="text-mute" />
+            <Figures label={t('left')} at={3 * index + 4} row={row} columns={columns} what="left" look="font-semibold" />
         </div>
     );
-}
-
-interface CellProps {
-    cell: ForecastCell;
-    name: string;
-    place: string;
-    mayType: boolean;
-    onSave: (typed: string) => Promise<void>;
-}
-
-function Cell({ cell, name, place, mayType, onSave }: CellProps) {
-    const old = isZero(cell.qty) ? '' : cell.qty;
-    const [typed, setTyped] = useState(old);
-    const sending = useRef(false);
-    const settle = () => {
-        if (typed.trim() !== old && !sending.current) {
-            sending.current = true;
-            void onSave(typed.trim()).then(() => {
-                sending.current = false;
-            });
-        }
-    };
-    return (
-        <input
-            aria-label={name}
-            data-cell={place}
-            data-typing={typed !== old ? '1' : '0'}
-            tabIndex={-1}
-            readOnly={!mayType}
-            inputMode="decimal"
-            value={typed}
-            placeholder="·"
-            onChange={(event) => setTyped(event.target.value)}
-            onFocus={(event) => event.target.select()}
-            onBlur={settle}
-            onKeyDown={(event) => {
-                if (event.key === 'Escape') {
-                    setTyped(old);
-                } else if (event.key === 'Enter') {
-                    settle();
-                }
-            }}
-            className={`h-full w-full rounded-xs border pr-1.5 text-right -outline-offset-1 placeholder:text-faint ${typed !== old ? 'border-draft bg-draft-tint' : 'border-transparent bg-transparent hover:border-line'} ${mayType ? '' : 'cursor-default'}`}
-        />
-    );
-}
+});
