@@ -113,9 +113,16 @@ final class WritingRoutes
             'POST people/password' => [Roles::SETTINGS, fn () => ['email' => Demo::user('viewer')->email]],
             'POST people/retire' => [Roles::SETTINGS, fn () => ['email' => Demo::user('viewer')->email]],
             'POST demand/forecast' => [Roles::FORECAST, fn () => [
-                'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '9',
-                'version' => (int) DB::table('forecast_buckets')->value('version'),
+                'forecast' => 'F', ...$key(),
+                'rows' => [['item' => 'HEAD', 'site' => 'MAIN', 'cells' => [['2026-03-16', '9', (int) DB::table('forecast_buckets')->value('version')]]]],
             ]],
+            'POST demand/forecast/copy' => [Roles::FORECAST, fn () => ['forecast' => 'NEXT', 'source' => 'forecast', 'from' => 'F', 'percent' => 110, ...$key()]],
+            'POST demand/forecasts' => [Roles::FORECAST, fn () => ['code' => 'NEXT', 'purpose' => 'the fair', 'new' => true, ...$key()]],
+            'DELETE demand/forecasts' => [Roles::FORECAST, function () use ($key): array {
+                test()->actingAs(Demo::user('administrator'))->postJson('/demand/forecasts', ['code' => 'NEXT', 'new' => true, ...$key()])->assertOk();
+
+                return ['forecast' => 'NEXT', ...$key()];
+            }],
             'POST proposals/convert' => [
                 Roles::BUY,
                 fn () => ['run' => Run::live()->id, 'agreed' => true, 'lines' => [['number' => $proposal('buy')]], ...$key()],

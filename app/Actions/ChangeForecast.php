@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Intake\CellText;
-use App\Intake\RelativeNumber;
 use App\Intake\TypedFigure;
 use App\Models\User;
 use App\Planning\ForecastGround;
 use App\Planning\NetworkReader;
 use App\Support\Idempotency;
 use App\Support\Refused;
+use App\Support\RelativeNumber;
 use App\Support\WriteTurn;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Calendar\InvalidDay;
@@ -87,7 +87,7 @@ final readonly class ChangeForecast
         if ($kept->startOf($start) !== $start) {
             throw Refused::because('forecast.start', ['start' => $figure->start, 'bucket' => new Phrase("bucket.{$kept->value}")], 'date');
         }
-        $ground->isOpen($start, $kept) || throw Refused::because('forecast.closed', ['start' => $figure->start], 'closed');
+        $ground->span->isOpen($start, $kept) || throw Refused::because('forecast.closed', ['start' => $figure->start], 'closed');
 
         return ForecastBucket::of(
             forecast: $ground->forecast, item: $item->code, site: $figure->site, bucket: $kept, start: $start,

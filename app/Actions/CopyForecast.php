@@ -6,8 +6,8 @@ namespace App\Actions;
 
 use App\Models\User;
 use App\Planning\ForecastGround;
+use App\Planning\ForecastSpan;
 use App\Planning\NetworkReader;
-use App\Reading\ForecastView;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
@@ -83,17 +83,19 @@ final readonly class CopyForecast
      */
     private function rows(ForecastGround $ground, array $sources, ForecastCopy $copy): array
     {
-        $usual = ForecastView::kept($ground->forecast);
+        $usual = ForecastSpan::kept($ground->forecast);
         $calendars = $rows = $last = [];
         foreach ($sources as $point => $list) {
             [$item, $site] = explode("\x1f", $point);
             $size = $ground->sizes[$point] ?? ($ground->sizes === [] && $list[0] instanceof ForecastBucket ? $list[0]->bucket : $usual);
             // as far as the grid shows it, so that nothing is written that nobody sees
-            $last[$size->value] ??= ForecastView::lastStart($size, $ground->today);
+            $last[$size->value] ??= max($ground->span->starts($size));
             $calendars[$site] ??= $this->reader->calendarOf($site);
             foreach ($this->figures($copy, $list, $size, $calendars[$site], $ground->item($item)?->step() ?? 1) as $start => $qty) {
-                if ($ground->isOpen($start, $size) && $start <= $last[$size->value]) {
-                    $rows[] = ForecastBucket::of(forecast: $ground->forecast, item: $item, site: $site, bucket: $size, start: $start, qty: $qty);
+                if ($ground->span->isOpen($start, $size) && $start <= $last[$size->value]) {
+                    $rows[] = ForecastBucket::of(
+                        forecast: $ground->forecast, item: $item, site: $site, bucket: $size, start: $start, qty: $qty,
+                    );
                 }
             }
         }

@@ -11,6 +11,7 @@ use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
 use App\Support\WriteTurn;
+use Yposta\Core\Calendar\Day;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\ForecastName;
@@ -26,13 +27,18 @@ final readonly class KeepForecast
     }
 
     /**
+     * @param  string|null  $begins  ISO date of the first day that it speaks of
+     * @param  string|null  $ends  of the last
      * @param  bool  $isNew  whether there must be none of that name yet
      * @return array<string, mixed> what was committed
      *
      * @throws Refused when the name is taken or the days do not fit
      */
-    public function keep(ForecastName $name, bool $isNew, string $key, User $by): array
+    public function keep(string $code, string $purpose, ?string $begins, ?string $ends, bool $isNew, string $key, User $by): array
     {
+        $day = fn (?string $iso): ?int => $iso === null ? null : Day::parse($iso);
+        $name = ForecastName::of(code: trim($code), purpose: trim($purpose), begins: $day($begins), ends: $day($ends));
+
         return Idempotency::once($key, 'keep forecast', $by, function () use ($name, $isNew, $by): array {
             WriteTurn::take();
             $network = $this->data->read();

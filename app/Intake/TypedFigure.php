@@ -36,7 +36,7 @@ final readonly class TypedFigure
         $figures = [];
         foreach (is_array($rows) ? $rows : [] as $row) {
             [$item, $site, $cells] = is_array($row) ? [$row['item'] ?? null, $row['site'] ?? null, $row['cells'] ?? null] : [null, null, null];
-            if (! is_string($item) || ! is_string($site) || ! is_array($cells) || strlen($item) > self::LONGEST || strlen($site) > self::LONGEST) {
+            if (! is_string($item) || ! is_string($site) || ! is_array($cells) || max(strlen($item), strlen($site)) > self::LONGEST) {
                 return null;
             }
             foreach ($cells as $cell) {

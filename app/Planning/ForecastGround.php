@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Reading\ForecastView;
 use App\Support\Settings;
 use App\Support\Stored;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\ForecastBucket;
-use Yposta\Core\Network\ForecastName;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 
@@ -29,8 +27,7 @@ final readonly class ForecastGround
     private function __construct(
         public string $forecast,
         public Network $network,
-        public ?ForecastName $heading,
-        public int $today,
+        public ForecastSpan $span,
         public array $cells,
         public array $versions,
         public array $sizes,
@@ -59,12 +56,15 @@ final readonly class ForecastGround
             $rows = DB::table('forecast_buckets')->where('forecast', $forecast)->whereIn('item_code', $some)
                 ->get(['item_code', 'site_code', 'start', 'version']);
             foreach ($rows as $row) {
-                $versions[self::name($row->item_code, $row->site_code, Day::parse(substr(Stored::text($row->start), 0, 10)))] = (int) $row->version;
+                $start = Day::parse(substr(Stored::text($row->start), 0, 10));
+                $versions[self::name(Stored::text($row->item_code), Stored::text($row->site_code), $start)] = Stored::int($row->version);
             }
         }
 
+        $span = new ForecastSpan(ForecastSpan::heading($forecast), Day::parse(Settings::planDate()));
+
         return new self(
-            $forecast, $network, ForecastView::heading($forecast), Day::parse(Settings::planDate()), $cells, $versions, $sizes, $most,
+            forecast: $forecast, network: $network, span: $span, cells: $cells, versions: $versions, sizes: $sizes, most: $most,
         );
     }
 
@@ -77,10 +77,5 @@ final readonly class ForecastGround
     public function item(string $code): ?Item
     {
         return $this->network->items[$code] ?? null;
-    }
-
-    public function isOpen(int $start, BucketSize $size): bool
-    {
-        return ForecastView::isOpen($this->heading, $start, $size, $this->today);
     }
 }

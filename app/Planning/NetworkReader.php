@@ -82,7 +82,8 @@ final readonly class NetworkReader
     {
         $rows = [
             Site::class => $this->rows(Site::class, $this->query(Site::class)),
-            ForecastName::class => $this->rows(ForecastName::class, $this->query(ForecastName::class)), Item::class => [], ForecastBucket::class => [],
+            ForecastName::class => $this->rows(ForecastName::class, $this->query(ForecastName::class)),
+            Item::class => [], ForecastBucket::class => [],
         ];
         foreach (array_chunk($items, self::AT_ONCE) as $some) {
             array_push($rows[Item::class], ...$this->rows(Item::class, $this->query(Item::class)->whereIn('code', $some)));

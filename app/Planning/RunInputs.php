@@ -35,7 +35,8 @@ final class RunInputs
             return null;
         }
         try {
-            [$shape, $network] = array_values((array) unserialize((string) gzuncompress((string) base64_decode(Stored::text($text), true)))) + [null, null];
+            $kept = (array) unserialize((string) gzuncompress((string) base64_decode(Stored::text($text), true)));
+            [$shape, $network] = array_values($kept) + [null, null];
         } catch (Throwable) {
             return null;
         }
@@ -46,6 +47,11 @@ final class RunInputs
     /** What kinds of rows there are and what they are made of: it differs where a version knows more of them. */
     private static function shape(): string
     {
-        return hash('xxh128', serialize(array_map(fn (string $class) => [$class, array_keys(Declaration::of($class)->columns)], Network::classes())));
+        $columns = [];
+        foreach (Network::classes() as $class) {
+            $columns[$class] = array_keys(Declaration::of($class)->columns);
+        }
+
+        return hash('xxh128', serialize($columns));
     }
 }

@@ -6,9 +6,9 @@ namespace App\Reading;
 
 use App\Models\Run;
 use App\Planning\Dates;
+use App\Planning\ForecastSpan;
 use App\Planning\NetworkReader;
 use App\Planning\RunParameters;
-use App\Planning\TableMap;
 use App\Reading\Shapes\ForecastHeading;
 use App\Reading\Shapes\ForecastPeriod;
 use App\Reading\Shapes\ForecastRow;
@@ -23,7 +23,6 @@ use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Demand\ForecastConsumption;
 use Yposta\Core\Demand\ForecastShares;
 use Yposta\Core\Network\BucketSize;
-use Yposta\Core\Network\ForecastName;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Quantity;
 
@@ -35,12 +34,9 @@ final class ForecastView
 
     public const MOST_ROWS = 600;
 
-    /** Periods before today's, and from it on. */
-    private const PERIODS = ['day' => [28, 56], 'week' => [13, 52], 'month' => [12, 24]];
-
     private readonly Dates $dates;
 
-    private readonly ?ForecastName $heading;
+    private readonly ForecastSpan $span;
 
     private readonly BucketSize $size;
 
@@ -51,8 +47,8 @@ final class ForecastView
     public function __construct(private readonly NetworkReader $reader, private readonly string $forecast, ?BucketSize $size)
     {
         $this->dates = new Dates;
-        $this->heading = self::heading($forecast);
-        $this->size = $size ?? self::kept($forecast);
+        $this->span = new ForecastSpan(ForecastSpan::heading($forecast), $this->dates->day(Settings::planDate()));
+        $this->size = $size ?? ForecastSpan::kept($forecast);
     }
 
     /** @return list<string> codes of all forecasts, with figures or only named */
@@ -71,38 +67,15 @@ final class ForecastView
         $counted = (array) (Run::live()->parameters['forecasts'] ?? []);
 
         return array_map(function (string $code) use ($counted): ForecastHeading {
-            $heading = self::heading($code);
+            $heading = ForecastSpan::heading($code);
             $dates = new Dates;
 
             return new ForecastHeading(
-                $code, $heading->purpose ?? '', $dates->isoOrNull($heading?->begins), $dates->isoOrNull($heading?->ends), self::kept($code),
+                $code, $heading->purpose ?? '', $dates->isoOrNull($heading?->begins), $dates->isoOrNull($heading?->ends),
+                ForecastSpan::kept($code),
                 in_array($code, $counted, true),
             );
         }, self::names());
-    }
-
-    public static function heading(string $forecast): ?ForecastName
-    {
-        $row = DB::table('forecast_names')->where('code', $forecast)->first();
-
-        return $row === null ? null : TableMap::of(ForecastName::class)->object($row);
-    }
-
-    /** What most of its figures are kept in. */
-    public static function kept(string $forecast): BucketSize
-    {
-        $most = DB::table('forecast_buckets')->where('forecast', $forecast)->groupBy('bucket')->orderByRaw('count(*) desc')->orderBy('bucket')
-            ->limit(1)->value('bucket');
-
-        return BucketSize::tryFrom(Stored::text($most ?? '')) ?? BucketSize::Week;
-    }
-
-    /** Whether figures are typed in a period: not once it has passed, nor outside of the days that its forecast speaks of. */
-    public static function isOpen(?ForecastName $heading, int $start, BucketSize $size, int $planDate): bool
-    {
-        $end = $size->endOf($start);
-
-        return $end >= $planDate && ($heading === null || $heading->covers($start, $end));
     }
 
     public function size(): BucketSize
@@ -113,35 +86,12 @@ final class ForecastView
     /** @return list<ForecastPeriod> */
     public function periods(): array
     {
-        $today = $this->dates->day(Settings::planDate());
-
-        return array_map(fn (int $start) => new ForecastPeriod(
-            $this->dates->iso($start), $this->dates->iso($this->size->endOf($start)), self::isOpen($this->heading, $start, $this->size, $today),
-        ), self::starts($this->size, $today));
-    }
-
-    /** First day of the last period that is shown. */
-    public static function lastStart(BucketSize $size, int $today): int
-    {
-        $starts = self::starts($size, $today);
-
-        return end($starts);
-    }
-
-    /** @return non-empty-list<int> first days of the periods shown, from some before today's on */
-    private static function starts(BucketSize $size, int $today): array
-    {
-        [$past, $ahead] = self::PERIODS[$size->value];
-        $start = $size->startOf($today);
-        for ($ago = 0; $ago < $past; $ago++) {
-            $start = $size->startOf($start - 1);
-        }
-        $starts = [$start];
-        while (count($starts) < $past + $ahead) {
-            $starts[] = $start = $size->endOf($start) + 1;
-        }
-
-        return $starts;
+        return array_map(
+            fn (int $start) => new ForecastPeriod(
+                $this->dates->iso($start), $this->dates->iso($this->size->endOf($start)), $this->span->isOpen($start, $this->size),
+            ),
+            $this->span->starts($this->size),
+        );
     }
 
     /**
@@ -227,9 +177,17 @@ final class ForecastView
         [$qty, $rest, $versions] = [array_values($qty), array_values($rest), array_values($versions)];
 
         return new ForecastRow(
-            $point->item_code, $point->site_code, $point->name, $point->unit, (int) $point->decimals, BucketSize::from($sizes[0] ?? $this->size->value),
-            $sizes === [$this->size->value], array_map(Quantity::format(...), $qty),
-            array_map(fn (int $all, int $left) => Quantity::format($all - $left), $qty, $rest), array_map(Quantity::format(...), $rest), $versions,
+            item: $point->item_code,
+            site: $point->site_code,
+            name: $point->name,
+            unit: $point->unit,
+            decimals: (int) $point->decimals,
+            bucket: BucketSize::from($sizes[0] ?? $this->size->value),
+            isTyped: $sizes === [$this->size->value],
+            qty: array_map(Quantity::format(...), $qty),
+            consumed: array_map(fn (int $all, int $left) => Quantity::format($all - $left), $qty, $rest),
+            left: array_map(Quantity::format(...), $rest),
+            versions: $versions,
         );
     }
 

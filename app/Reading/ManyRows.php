@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
-use App\Intake\RelativeNumber;
 use App\Planning\TableMap;
 use App\Reading\Shapes\DataEdit;
 use App\Support\Refused;
+use App\Support\RelativeNumber;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;

@@ -39,7 +39,10 @@ final class TouchedSince
         }
         self::addPoints($names);
 
-        return array_map(strval(...), array_keys($names));
+        // what rows are about is no reference: their points are
+        return array_values(array_filter(
+            array_map(strval(...), array_keys($names)), fn (string $name) => RowFingerprints::record($name) === null,
+        ));
     }
 
     /**

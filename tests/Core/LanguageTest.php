@@ -67,6 +67,8 @@ function codesPutTogether(): array
 
     return [
         'core.weekday.' => range(1, 7),
+        'journal.forecast_source.' => ['forecast', 'year', 'ordered'],
+        'refused.forecast.no_source.' => ['forecast', 'year', 'ordered'],
         'core.month.' => range(1, 12),
         'core.bucket.' => $values(BucketSize::class),
         'core.message.' => [...$values(MessageCode::class), 'below_zero'],

@@ -142,10 +142,10 @@ it('lets nobody change what is another\'s, and a viewer nothing', function () {
 
 it('takes in what has changed with the parameters of the live plan', function () {
     $this->postJson('/runs', ['horizonEnd' => '2026-05-31', 'forecasts' => ['BASE'], 'agreed' => true])->assertOk();
-    $this->postJson(
-        '/demand/forecast',
-        ['forecast' => 'BASE', 'item' => 'WS-200', 'site' => 'OSK', 'start' => '2026-04-06', 'qty' => '99', 'version' => 1, 'sure' => true],
-    )->assertOk();
+    $this->postJson('/demand/forecast', [
+        'forecast' => 'BASE', 'rows' => [['item' => 'WS-200', 'site' => 'OSK', 'cells' => [['2026-04-06', '99', 1]]]],
+        'sure' => true, 'key' => freshKey(),
+    ])->assertOk();
     $this->get('/')->assertInertia(fn ($page) => $page->where('changes.0.by', 'Ivo Marlin')->where('plan.changes', 1));
     $this->postJson('/runs/refresh')->assertOk()->assertJsonPath('status', 'done');
 

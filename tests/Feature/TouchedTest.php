@@ -42,10 +42,10 @@ it('names what was changed since the plan was made, with the points it stands at
     app(StartRun::class)([], $this->planner);
     expect(($this->touched)())->toBe([]);
 
-    $cell = DB::table('forecast_buckets')->orderBy('id')->first();
+    $cell = DB::table('forecast_buckets')->where('start', '>=', '2026-03-09')->orderBy('id')->first();
     $this->postJson('/demand/forecast', [
-        'forecast' => $cell->forecast, 'item' => $cell->item_code, 'site' => $cell->site_code, 'start' => substr($cell->start, 0, 10),
-        'qty' => '1', 'version' => $cell->version, 'sure' => true,
+        'forecast' => $cell->forecast, 'sure' => true, 'key' => freshKey(),
+        'rows' => [['item' => $cell->item_code, 'site' => $cell->site_code, 'cells' => [[substr($cell->start, 0, 10), '1', (int) $cell->version]]]],
     ])->assertOk();
     expect(($this->touched)())->toBe(["{$cell->item_code}\x1f{$cell->site_code}"]);
 });

@@ -61,8 +61,8 @@ it('names what was written since the plan before, with its share; all shares add
     $cell = DB::table('forecast_buckets')->where('qty', '>', 0)->orderByDesc('start')->first();
     $this->actingAs(Demo::user('sales'));
     $this->postJson('/demand/forecast', [
-        'forecast' => $cell->forecast, 'item' => $cell->item_code, 'site' => $cell->site_code, 'start' => substr($cell->start, 0, 10),
-        'qty' => '0', 'version' => $cell->version, 'sure' => true,
+        'forecast' => $cell->forecast, 'sure' => true, 'key' => freshKey(),
+        'rows' => [['item' => $cell->item_code, 'site' => $cell->site_code, 'cells' => [[substr($cell->start, 0, 10), '0', (int) $cell->version]]]],
     ])->assertOk();
     $this->actingAs(Demo::user('planner'));
     app(StartRun::class)([], null);

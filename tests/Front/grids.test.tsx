@@ -1,10 +1,9 @@
 // @vitest-environment jsdom
-import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '@/lib/http';
-import type { ForecastRow, GridRow, RecordRow } from '@/lib/shapes';
-import { ForecastGrid } from '@/pages/parts/ForecastGrid';
+import type { GridRow, RecordRow } from '@/lib/shapes';
 import { PlanGrid } from '@/pages/parts/PlanGrid';
 import { SHARED, show, stubLayout } from './kit';
 
@@ -188,95 +187,5 @@ describe('the plan grid', () => {
         await user.click(screen.getByText('I-0'));
         await user.keyboard('{ArrowRight}?');
         expect((await screen.findByRole('alert')).textContent).toBe('This is not in the plan.');
-    });
-});
-
-describe('the forecast grid', () => {
-    const forecastRow = (item: string, quantities: string[]): ForecastRow => ({
-        forecast: 'BASE',
-        item,
-        site: 'OSK',
-        name: `The ${item}`,
-        unit: 'pcs',
-        decimals: 0,
-        bucket: 'week',
-        cells: quantities.map((quantity, place) => ({
-            id: place,
-            start: `2026-03-${String(2 + place * 7).padStart(2, '0')}`,
-            qty: quantity,
-            consumed: '2',
-            left: '1',
-            version: place + 1,
-        })),
-    });
-    const rows = [forecastRow('RG-110', ['12', '0', '5']), forecastRow('WS-300', ['7', '8', '9'])];
-    const cell = (item: string, day: string) => screen.getByRole<HTMLInputElement>('textbox', { name: `Forecast of ${item} from ${day}` });
-
-    beforeEach(() => {
-        http.postJson.mockResolvedValue({ version: 9 });
-    });
-
-    it('takes what is typed with Enter, goes down, and says which version was seen', async () => {
-        const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
-        await user.click(cell('RG-110', '9 Mar'));
-        await user.keyboard('30{Enter}');
-        expect(document.activeElement).toBe(cell('WS-300', '9 Mar'));
-        expect(http.postJson.mock.calls).toEqual([
-            [
-                '/demand/forecast',
-                { forecast: 'BASE', item: 'RG-110', site: 'OSK', start: '2026-03-09', qty: '30', version: 2, sure: false },
-            ],
-        ]);
-        await waitFor(() => expect(visit.reload).toHaveBeenCalledWith({ only: ['rows', 'plan'] }));
-    });
-
-    it('puts the old figure back with Escape and sends nothing that was not changed', async () => {
-        const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
-        await user.click(cell('RG-110', '2 Mar'));
-        await user.keyboard('99{Escape}');
-        expect(cell('RG-110', '2 Mar').value).toBe('12');
-        await user.keyboard('{Enter}{ArrowDown}{ArrowUp}{ArrowRight}');
-        expect(http.postJson).not.toHaveBeenCalled();
-        expect(document.activeElement).toBe(cell('RG-110', '9 Mar'));
-    });
-
-    it('keeps left and right for what is being typed', async () => {
-        const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
-        await user.click(cell('RG-110', '2 Mar'));
-        await user.keyboard('45{ArrowLeft}7');
-        expect(cell('RG-110', '2 Mar').value).toBe('475');
-        await user.keyboard('{ArrowDown}');
-        expect(document.activeElement).toBe(cell('WS-300', '2 Mar'));
-        expect(http.postJson.mock.calls[0]?.[1]).toMatchObject({ qty: '475' });
-    });
-
-    it('says why a figure was refused', async () => {
-        http.postJson.mockRejectedValue(new Refusal('Nell has changed this meanwhile.', 'stale', {}, 422));
-        const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
-        await user.click(cell('RG-110', '2 Mar'));
-        await user.keyboard('4{Enter}');
-        await screen.findByText('Nell has changed this meanwhile.');
-        expect(visit.reload).toHaveBeenCalled();
-    });
-
-    it('cannot be typed in by whom it is not for, and says so', async () => {
-        shared.now = { ...SHARED, user: { ...SHARED.user, can: [] } };
-        const user = userEvent.setup();
-        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
-        expect(screen.getByText('You may look at the forecast but not change it.')).toBeTruthy();
-        await user.click(cell('RG-110', '2 Mar'));
-        await user.keyboard('5{Enter}');
-        expect(http.postJson).not.toHaveBeenCalled();
-    });
-
-    it('is one tab stop, and counts the rows of figures as well', () => {
-        render(<ForecastGrid rows={rows} total={rows.length} more={null} />);
-        expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('7');
-        expect(screen.getAllByRole('textbox').filter((one) => one.tabIndex === 0)).toHaveLength(1);
-        expect(screen.getAllByRole('row').map((row) => row.getAttribute('aria-rowindex'))).toEqual(['1', '2', '3', '4', '5', '6', '7']);
     });
 });

@@ -18,9 +18,7 @@ use App\Trials\PlanQuestion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
-use Yposta\Core\Calendar\Day;
 use Yposta\Core\Network\BucketSize;
-use Yposta\Core\Network\ForecastName;
 
 /** Forecasts: their figures as a grid, what they are called and are for, and how far they were from what was ordered. */
 final class ForecastController extends Controller
@@ -77,10 +75,11 @@ final class ForecastController extends Controller
             'code' => 'required|string|max:60', 'purpose' => 'nullable|string|max:190', 'begins' => 'nullable|date_format:Y-m-d',
             'ends' => 'nullable|date_format:Y-m-d|after_or_equal:begins', 'new' => 'required|boolean', 'key' => 'required|string|min:16|max:64',
         ]);
-        $day = fn (string $name): ?int => isset($given[$name]) ? Day::parse($given[$name]) : null;
-        $name = ForecastName::of(code: trim($given['code']), purpose: trim((string) ($given['purpose'] ?? '')), begins: $day('begins'), ends: $day('ends'));
 
-        return response()->json($keep->keep($name, $given['new'] === true, $given['key'], $by));
+        return response()->json($keep->keep(
+            $given['code'], (string) ($given['purpose'] ?? ''), $given['begins'] ?? null, $given['ends'] ?? null, $given['new'] === true,
+            $given['key'], $by,
+        ));
     }
 
     /** Takes it away with all its figures. */

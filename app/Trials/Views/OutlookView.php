@@ -57,7 +57,8 @@ final readonly class OutlookView
         $error = ForecastError::of($pairs);
 
         return new ForecastOutlook(
-            $item, $site, $row->name, $row->unit, $row->decimals, $periods, $error->mape, $error->bias, $error->periods, $isCounted, $trouble,
+            item: $item, site: $site, name: $row->name, unit: $row->unit, decimals: $row->decimals, periods: $periods,
+            mape: $error->mape, bias: $error->bias, passed: $error->periods, isCounted: $isCounted, trouble: $trouble,
         );
     }
 

@@ -45,7 +45,8 @@ final readonly class ForecastCopy
         foreach ($buckets as $bucket) {
             // what is kept otherwise moves first, so that it is shared out over the days on which it will be
             $start = $bucket->bucket->startOf($this->moved($bucket->start, $bucket->bucket));
-            foreach ($bucket->bucket === $size ? [$start => $bucket->qty] : $shares->of($bucket->bucket, $start, $bucket->qty, $step) as $day => $qty) {
+            $parts = $bucket->bucket === $size ? [$start => $bucket->qty] : $shares->of($bucket->bucket, $start, $bucket->qty, $step);
+            foreach ($parts as $day => $qty) {
                 $sums[$day] = Quantity::checked(($sums[$day] ?? 0) + $qty);
             }
         }

@@ -11,6 +11,8 @@ export type Place = readonly [number, number];
 export interface Cells {
     rows: number;
     columns: number;
+    /** The tab stop at first. */
+    start?: Place;
     /** Brings a cell into sight that may not be drawn yet. */
     reveal?: (row: number, column: number) => void;
     /** How many rows Page up and down go by. */
@@ -77,7 +79,7 @@ interface GridKeys {
  * out of sight another drawn one is the tab stop.
  */
 export function useGridKeys(grid: RefObject<HTMLElement | null>, cells?: Cells, drawn?: DrawnRows): GridKeys {
-    const [at, setAt] = useState<Place>([0, 0]);
+    const [at, setAt] = useState<Place>(cells?.start ?? [0, 0]);
     const wanted = useRef<Place | null>(null);
 
     useLayoutEffect(() => {

@@ -40,11 +40,13 @@ it('adds up to the bucket, whatever it is and wherever days are free', function 
         [$kept, $shown] = [$any(), $any()];
         $start = $kept->startOf(Day::parse('2026-01-01') + $random->getInt(0, 700));
         $qty = $random->getInt(0, 4) === 0 ? 9_000_000_000_000_000_000 : $random->getInt(0, 900) * 250_000;
-        $shares = (new ForecastShares(Calendar::ofPattern('C', $pattern), $shown))->of($kept, $start, $qty, [250_000, 1_000_000][$random->getInt(0, 1)]);
+        $step = [250_000, 1_000_000][$random->getInt(0, 1)];
+        $shares = (new ForecastShares(Calendar::ofPattern('C', $pattern), $shown))->of($kept, $start, $qty, $step);
 
         expect(array_sum($shares))->toBe($qty);
         foreach (array_keys($shares) as $day) {
-            expect($shown->startOf($day))->toBe($day)->and($shown->endOf($day))->toBeGreaterThanOrEqual($start)->and($day)->toBeLessThanOrEqual($kept->endOf($start));
+            expect($shown->startOf($day))->toBe($day)->and($shown->endOf($day))->toBeGreaterThanOrEqual($start)
+                ->and($day)->toBeLessThanOrEqual($kept->endOf($start));
         }
     }
 });

@@ -1,9 +1,11 @@
-import { useRef, useState, type PointerEvent } from 'react';
+import { memo, useRef, useState, type PointerEvent } from 'react';
 import { Quantity } from '@/components/Quantity';
-import { isZero } from '@/lib/format';
-import type { ForecastRow } from '@/lib/shapes';
+import { isZero, period } from '@/lib/format';
+import type { ForecastPeriod, ForecastRow } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import type { Place } from '@/lib/useGridKeys';
+import { inBlock, type Block } from '@/lib/useSelection';
+import { cellKey } from '@/pages/parts/useForecastEdits';
 
 /** Pixels of the item's name, of what a line is, and of a period. */
 export const HEAD = 250;
@@ -15,7 +17,7 @@ export function left(column: number): number {
     return HEAD + LABEL + column * WIDTH;
 }
 
-export function Label({ children }: { children: string }) {
+function Label({ children }: { children: string }) {
     return (
         <span className="text-xs text-mute" style={{ width: LABEL }}>
             {children}
@@ -30,10 +32,12 @@ interface FiguresProps {
     columns: number[];
     what: 'consumed' | 'left';
     look: string;
+    /** The columns before it have passed. */
+    today: number;
 }
 
 /** A line of what came of the figures above. */
-export function Figures({ label, at, row, columns, what, look }: FiguresProps) {
+function Figures({ label, at, row, columns, what, look, today }: FiguresProps) {
     return (
         <div role="row" aria-rowindex={at} className="relative h-[22px]">
             <div className="sticky left-0 z-10 flex h-full items-center bg-surface" style={{ width: HEAD + LABEL, paddingLeft: HEAD }}>
@@ -46,7 +50,7 @@ export function Figures({ label, at, row, columns, what, look }: FiguresProps) {
                         key={column}
                         role="gridcell"
                         aria-colindex={column + 2}
-                        className={`absolute top-0 flex h-full items-center justify-end pr-2 ${look}`}
+                        className={`absolute top-0 flex h-full items-center justify-end pr-2 ${column < today ? 'bg-paper text-mute' : look}`}
                         style={{ width: WIDTH, left: left(column) }}
                     >
                         <Quantity value={what === 'consumed' && !isZero(value) ? `-${value}` : value} decimals={row.decimals} />
@@ -74,15 +78,15 @@ interface CellProps {
 }
 
 /** A figure, what is typed over it until it is sent, and what is on its way. */
-export function FigureCell(props: CellProps) {
-    const { row, column, on, chosen, place } = props;
+function FigureCell(props: CellProps) {
+    const { row, column, on, chosen, place, isOpen } = props;
     const stands = on ?? row.qty[column] ?? '0';
     return (
         <div
             role="gridcell"
             aria-colindex={column + 2}
             aria-selected={chosen}
-            className={`absolute top-0 h-full p-px ${chosen ? 'bg-act-tint' : ''}`}
+            className={`absolute top-0 h-full p-px ${chosen ? 'bg-act-tint' : isOpen ? '' : 'bg-paper'}`}
             style={{ width: WIDTH, left: left(column) }}
             onPointerDown={(event) => props.onPointerDown(event, place)}
             onPointerEnter={(event) => props.onPointerEnter(event, place)}
@@ -143,3 +147,74 @@ function Field({ row, column, on, name, place, isOpen, isTyped, onSave, stands }
         />
     );
 }
+
+interface RowProps {
+    row: ForecastRow;
+    index: number;
+    width: number;
+    periods: ForecastPeriod[];
+    bucket: string;
+    columns: number[];
+    today: number;
+    block: Block | null;
+    pending: ReadonlyMap<string, string>;
+    mayType: boolean;
+    onSave: (column: number, text: string) => void;
+    onPointerDown: (event: PointerEvent, place: Place) => void;
+    onPointerEnter: (event: PointerEvent, place: Place) => void;
+}
+
+/** An item: what is forecast, what orders consume of it, what is left. */
+export const ForecastLines = memo(function ForecastLines({
+    row,
+    index,
+    width,
+    periods,
+    bucket,
+    columns,
+    today,
+    block,
+    pending,
+    mayType,
+    ...does
+}: RowProps) {
+    return (
+        <div className="border-b border-line last:border-0" style={{ width }}>
+            <div role="row" aria-rowindex={3 * index + 2} className="relative h-7">
+                <div role="rowheader" className="sticky left-0 z-10 flex h-full items-center bg-surface" style={{ width: HEAD + LABEL }}>
+                    <span className="flex min-w-0 items-center gap-1.5 pl-3" style={{ width: HEAD }}>
+                        <span className="font-bold whitespace-nowrap">{row.item}</span>
+                        <span className="min-w-0 truncate" title={row.name}>
+                            {row.name}
+                        </span>
+                        <span className="text-xs whitespace-nowrap text-mute">{row.site}</span>
+                    </span>
+                    <Label>{t('forecast')}</Label>
+                </div>
+                {columns.map((column) => {
+                    const when = periods[column];
+                    return (
+                        when && (
+                            <FigureCell
+                                key={when.start}
+                                row={row}
+                                column={column}
+                                on={pending.get(cellKey(row.item, row.site, when.start))}
+                                name={t('Forecast of :item from :day', { item: row.item, day: period(when.start, bucket) })}
+                                place={[index, column]}
+                                isOpen={when.isOpen}
+                                isTyped={mayType && row.isTyped && when.isOpen}
+                                chosen={block !== null && inBlock(block, index, column)}
+                                onSave={does.onSave}
+                                onPointerDown={does.onPointerDown}
+                                onPointerEnter={does.onPointerEnter}
+                            />
+                        )
+                    );
+                })}
+            </div>
+            <Figures label={t('consumed')} at={3 * index + 3} row={row} columns={columns} what="consumed" look="text-mute" today={today} />
+            <Figures label={t('left')} at={3 * index + 4} row={row} columns={columns} what="left" look="font-semibold" today={today} />
+        </div>
+    );
+});

@@ -1,31 +1,20 @@
-import { useVirtualizer, defaultRangeExtractor } from '@tanstack/react-virtual';
-import {
-    memo,
-    useCallback,
-    useEffect,
-    useMemo,
-    useRef,
-    type ClipboardEvent,
-    type KeyboardEvent,
-    type PointerEvent,
-    type RefObject,
-} from 'react';
+import { useEffect, useMemo, useRef, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { readBlock, writeBlock } from '@/lib/blocks';
-import { period } from '@/lib/format';
 import type { ForecastPeriod, ForecastRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, type Sentence } from '@/lib/t';
 import { useGridKeys, type Place } from '@/lib/useGridKeys';
 import { useInSight } from '@/lib/useInSight';
-import { inBlock, useSelection, type Block } from '@/lib/useSelection';
-import { FigureCell, Figures, HEAD, Label, left, LABEL, WIDTH } from '@/pages/parts/ForecastCells';
+import { useSelection, type Block } from '@/lib/useSelection';
+import { ForecastLines, HEAD, LABEL, left, WIDTH } from '@/pages/parts/ForecastCells';
+import { useColumns } from '@/lib/useColumns';
 import { ForecastTools } from '@/pages/parts/ForecastTools';
+import { commandOf, headOf } from '@/pages/parts/forecastWords';
 import { cellKey, type Edit, type useForecastEdits } from '@/pages/parts/useForecastEdits';
 
-const HEIGHTS = { heading: 73, row: 73, heads: 25, from: 14 };
+const WIDTHS = { before: HEAD + LABEL, column: WIDTH };
 
-/** From so many periods on only those in sight are drawn. */
-const FEW_PERIODS = 30;
+const HEIGHTS = { heading: 73, row: 73, heads: 25, from: 14 };
 
 const HOW: Sentence =
     'Arrow keys move, with Shift they choose. Enter takes what was typed and goes down, Ctrl+Enter puts it into all that is chosen, Esc puts the old figure back. Blocks are copied from and to spreadsheets.';
@@ -55,10 +44,11 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
     const lines = useMemo(() => rows.map((row) => ({ row })), [rows]);
     const sight = useInSight(grid, lines, more, HEIGHTS);
     const today = periods.findIndex(({ end }) => end >= plan.planDate);
-    const columns = useColumns(grid, periods.length);
+    const columns = useColumns(grid, periods.length, today, WIDTHS);
     const keys = useGridKeys(grid, {
         rows: rows.length,
         columns: periods.length,
+        start: [0, Math.max(0, today)],
         reveal: (row, column) => {
             sight.reveal(row);
             columns.reveal(column);
@@ -66,14 +56,13 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
     });
     const selection = useSelection(keys.at, keys.moveTo);
     const { focus } = sight;
-    const { toStart, focus: focusColumn } = columns;
+    const { focus: focusColumn } = columns;
     const [row, column] = keys.at;
     const { block } = selection;
     useEffect(() => {
         focus(row);
         focusColumn(column);
     }, [focus, row, column, focusColumn]);
-    useEffect(() => toStart(today), [toStart, today]);
     const at = rows[row];
     useEffect(() => {
         if (at) {
@@ -265,7 +254,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
                                 className={`absolute top-0 flex h-full items-center justify-end pr-2 ${column === today ? 'text-ink' : ''} ${column < today ? 'font-normal' : ''}`}
                                 style={{ width: WIDTH, left: left(column) }}
                             >
-                                {bucket === 'month' ? period(start, bucket).replace(/ 20(\d\d)$/, ' $1') : period(start, bucket)}
+                                {headOf(start, bucket, plan.planDate)}
                             </div>
                         );
                     })}
@@ -274,7 +263,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
                 {sight.drawn.map(({ row: on }, place) => {
                     const index = sight.places[place] ?? 0;
                     return (
-                        <Row
+                        <ForecastLines
                             key={`${on.item} ${on.site}`}
                             row={on}
                             index={index}
@@ -282,6 +271,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
                             periods={periods}
                             bucket={bucket}
                             columns={columns.drawn}
+                            today={today}
                             block={index >= block.top && index <= block.bottom ? block : null}
                             pending={edits.pending}
                             mayType={mayType}
@@ -303,111 +293,3 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
         </>
     );
 }
-
-/** What a key does with the chosen cells; null for a key that is typed or moves. */
-function commandOf({ key, ctrlKey, metaKey, shiftKey }: KeyboardEvent): 'clear' | 'fill' | 'percent' | 'undo' | 'redo' | null {
-    if (ctrlKey || metaKey) {
-        return key.toLowerCase() === 'z' ? (shiftKey ? 'redo' : 'undo') : key === 'y' ? 'redo' : null;
-    }
-    return ({ Delete: 'clear', Backspace: 'clear', f: 'fill', '%': 'percent' } as const)[key] ?? null;
-}
-
-interface Columns {
-    drawn: number[];
-    reveal: (column: number) => void;
-    /** Puts a column at the left edge. */
-    toStart: (column: number) => void;
-    /** Says which column has the focus, so that it stays drawn. */
-    focus: (column: number) => void;
-}
-
-/** The columns that are in sight, with some beside them. */
-function useColumns(grid: RefObject<HTMLDivElement | null>, count: number): Columns {
-    const focused = useRef(0);
-    const isWindowed = count > FEW_PERIODS;
-    // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoized
-    const virtual = useVirtualizer({
-        horizontal: true,
-        enabled: isWindowed,
-        count,
-        getScrollElement: () => grid.current,
-        estimateSize: () => WIDTH,
-        overscan: 4,
-        paddingStart: HEAD + LABEL,
-        scrollPaddingStart: HEAD + LABEL,
-        useFlushSync: false,
-        rangeExtractor: (range) =>
-            [...new Set([Math.min(focused.current, count - 1), ...defaultRangeExtractor(range)])].sort((a, b) => a - b),
-    });
-    const focus = useCallback((column: number) => {
-        focused.current = column;
-    }, []);
-    const all = useMemo(() => Array.from({ length: count }, (_, place) => place), [count]);
-    return useMemo(
-        () => ({
-            drawn: isWindowed ? virtual.getVirtualItems().map(({ index }) => index) : all,
-            reveal: (column: number) => isWindowed && virtual.scrollToIndex(column),
-            toStart: (column: number) => isWindowed && column > 0 && virtual.scrollToIndex(column, { align: 'start' }),
-            focus,
-        }),
-        // eslint-disable-next-line react-hooks/exhaustive-deps -- what is in sight is what it says
-        [isWindowed, all, virtual, virtual.range?.startIndex, virtual.range?.endIndex],
-    );
-}
-
-interface RowProps {
-    row: ForecastRow;
-    index: number;
-    width: number;
-    periods: ForecastPeriod[];
-    bucket: string;
-    columns: number[];
-    block: Block | null;
-    pending: ReadonlyMap<string, string>;
-    mayType: boolean;
-    onSave: (column: number, text: string) => void;
-    onPointerDown: (event: PointerEvent, place: Place) => void;
-    onPointerEnter: (event: PointerEvent, place: Place) => void;
-}
-
-const Row = memo(function Row({ row, index, width, periods, bucket, columns, block, pending, mayType, ...does }: RowProps) {
-    return (
-        <div className="border-b border-line last:border-0" style={{ width }}>
-            <div role="row" aria-rowindex={3 * index + 2} className="relative h-7">
-                <div role="rowheader" className="sticky left-0 z-10 flex h-full items-center bg-surface" style={{ width: HEAD + LABEL }}>
-                    <span className="flex min-w-0 items-center gap-1.5 pl-3" style={{ width: HEAD }}>
-                        <span className="font-bold whitespace-nowrap">{row.item}</span>
-                        <span className="min-w-0 truncate" title={row.name}>
-                            {row.name}
-                        </span>
-                        <span className="text-xs whitespace-nowrap text-mute">{row.site}</span>
-                    </span>
-                    <Label>{t('forecast')}</Label>
-                </div>
-                {columns.map((column) => {
-                    const when = periods[column];
-                    return (
-                        when && (
-                            <FigureCell
-                                key={when.start}
-                                row={row}
-                                column={column}
-                                on={pending.get(cellKey(row.item, row.site, when.start))}
-                                name={t('Forecast of :item from :day', { item: row.item, day: period(when.start, bucket) })}
-                                place={[index, column]}
-                                isOpen={when.isOpen}
-                                isTyped={mayType && row.isTyped && when.isOpen}
-                                chosen={block !== null && inBlock(block, index, column)}
-                                onSave={does.onSave}
-                                onPointerDown={does.onPointerDown}
-                                onPointerEnter={does.onPointerEnter}
-                            />
-                        )
-                    );
-                })}
-            </div>
-            <Figures label={t('consumed')} at={3 * index + 3} row={row} columns={columns} what="consumed" look="text-mute" />
-            <Figures label={t('left')} at={3 * index + 4} row={row} columns={columns} what="left" look="font-semibold" />
-        </div>
-    );
-});

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Intake;
+namespace App\Support;
 
-use App\Support\Refused;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigNumber;
 use Brick\Math\Exception\MathException;
