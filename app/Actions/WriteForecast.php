@@ -73,8 +73,8 @@ final readonly class WriteForecast
             $usual = $stands > 0 ? $stands : $ground->most[Network::key($row->item, $row->site)] ?? 0;
             $unit = $ground->item($row->item)->unit ?? '';
             if ($row->qty > 0 && $usual > 0 && QuantityGuard::isAbsurd($usual, $row->qty)) {
-                $far[] = Words::say(new Phrase('refused.draft.far_line', [
-                    'item' => $row->item, 'before' => new Amount($usual, $unit), 'after' => new Amount($row->qty, $unit),
+                $far[] = Words::say(new Phrase('refused.forecast.far_line', [
+                    'item' => $row->item, 'start' => new Date($row->start), 'before' => new Amount($usual, $unit), 'after' => new Amount($row->qty, $unit),
                 ]));
             }
         }

@@ -125,6 +125,7 @@ return [
         'counted' => 'The live plan counts forecast :forecast. Plan without it first; it stays as it was.',
         'far' => 'Far from what stood there: :lines. The forecast is as it was.',
         'decimals' => ':item has :decimals decimals, :qty has more. The forecast is as it was.',
+        'far_line' => ':item from :start: :after instead of :before',
         'far_more' => 'and :count more',
         'itself' => 'A forecast cannot be copied from itself. It is as it was.',
         'known' => 'There is a forecast :forecast already. Nothing was changed.',

@@ -38,7 +38,7 @@ it('changes a cell, raises its version and counts as a change since the plan', f
 
 it('asks whether a quantity is meant that is far from what stood there, and refuses what nobody means', function () {
     $asked = typeForecast(['qty' => '370000'])->assertStatus(422)->assertJsonPath('reason', 'absurd')->json('details.lines');
-    expect($asked)->toBe(['KIT: 370,000 instead of 15'])->and(forecastCells()->where('qty', '>', 10 ** 9)->count())->toBe(0);
+    expect($asked)->toBe(['KIT from Mon 23 Mar: 370,000 instead of 15'])->and(forecastCells()->where('qty', '>', 10 ** 9)->count())->toBe(0);
     typeForecast(['qty' => '0'])->assertOk();
     typeForecast(['qty' => '370000', 'version' => 2])->assertStatus(422)->assertJsonPath('reason', 'absurd'); // of an empty cell, too
     typeForecast(['qty' => '370000', 'version' => 2, 'sure' => true])->assertOk();

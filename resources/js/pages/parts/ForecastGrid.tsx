@@ -5,6 +5,7 @@ import { useShared } from '@/lib/shared';
 import { t, type Sentence } from '@/lib/t';
 import { useGridKeys, type Place } from '@/lib/useGridKeys';
 import { useInSight } from '@/lib/useInSight';
+import { useOnceLoaded } from '@/lib/useOnceLoaded';
 import { useSelection, type Block } from '@/lib/useSelection';
 import { ForecastLines, HEAD, LABEL, left, WIDTH } from '@/pages/parts/ForecastCells';
 import { useColumns } from '@/lib/useColumns';
@@ -114,8 +115,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
         }
         return writeBlock(cells);
     };
-    const paste = (text: string) => {
-        const cells = readBlock(text);
+    const paste = useOnceLoaded(rows.length, total, more, (cells: string[][]) => {
         const [high, wide] = [cells.length, Math.max(...cells.map((row) => row.length))];
         // one cell goes into all that are chosen; a block from the first of them on
         if (high === 1 && wide === 1) {
@@ -144,7 +144,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
         }
         void edits.put(places.flatMap(([row, column]) => edit([row, column], cells[row - to.top]?.[column - to.left] ?? '')));
         selection.take(to);
-    };
+    });
 
     const isTyping = (target: EventTarget) => (target as HTMLElement).dataset.typing === '1';
     const onKey = (event: KeyboardEvent<HTMLDivElement>) => {
@@ -197,7 +197,8 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
         const text = event.clipboardData.getData('text/plain');
         if (mayType && text !== '' && (!isTyping(event.target) || /[\t\n]/.test(text.trim()))) {
             event.preventDefault();
-            paste(text);
+            const cells = readBlock(text);
+            paste(block.top + cells.length, cells);
         }
     };
     const width = HEAD + LABEL + periods.length * WIDTH;

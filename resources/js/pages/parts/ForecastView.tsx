@@ -18,6 +18,9 @@ interface Props extends Pick<DemandPage, 'filter' | 'forecasts' | 'periods' | 'b
     change: (changes: Record<string, string>) => void;
 }
 
+/** Items that come with each page after the first. */
+const AT_ONCE = 600;
+
 const NOTHING: Block = { top: 0, left: 0, bottom: 0, right: 0 };
 
 /** The forecasts: which one, in which periods, its figures, and one item of it over time. */
@@ -29,7 +32,13 @@ export function ForecastView({ filter, forecasts, periods, bucket, rows: first, 
     const code = filter.forecast;
     const heading = forecasts.find((one) => one.code === code) ?? null;
     const list = { forecast: code, q: filter.q, size: filter.size };
-    const grid = useMoreRows('/demand/forecast-rows', list, first, allRows, (answer: ForecastRows) => answer.rows);
+    const grid = useMoreRows(
+        '/demand/forecast-rows',
+        { ...list, rows: String(AT_ONCE) },
+        first,
+        allRows,
+        (answer: ForecastRows) => answer.rows,
+    );
     const edits = useForecastEdits(code, { came: grid.rows, since: first }, periods, list);
     const mayType = user.can.includes('edit forecast');
     const close = () => setPanel(null);
