@@ -15,6 +15,7 @@ use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DemoDayController;
 use App\Http\Controllers\DraftController;
 use App\Http\Controllers\ForecastController;
+use App\Http\Controllers\JobController;
 use App\Http\Controllers\JournalController;
 use App\Http\Controllers\LetterController;
 use App\Http\Controllers\MessageController;
@@ -102,6 +103,11 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/structure', [StructureController::class, 'show']);
     Route::get('/structure/lines', [StructureController::class, 'lines']);
     Route::post('/structure/replace', [StructureController::class, 'replace']);
+
+    Route::get('/jobs', [JobController::class, 'index']);
+    Route::get('/jobs/rows', [JobController::class, 'rows']);
+    Route::post('/jobs/approve', [JobController::class, 'approve']);
+    Route::post('/jobs/supply', [JobController::class, 'supply']);
 
     Route::get('/promise', [PromiseController::class, 'index']);
     Route::post('/promise/answer', [PromiseController::class, 'answer']);

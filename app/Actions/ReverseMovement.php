@@ -18,12 +18,15 @@ use stdClass;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\Amount;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Reference\ReferenceKind;
 use Yposta\Core\Study\BlockStock;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\IssuePart;
+use Yposta\Core\Study\IssueToJob;
 use Yposta\Core\Study\PostingKind;
 use Yposta\Core\Study\ReceiveOrder;
+use Yposta\Core\Study\ReturnFromJob;
 use Yposta\Core\Study\ReturnPart;
 use Yposta\Core\Study\ReverseReceipt;
 use Yposta\Core\Study\ScrapBlocked;
@@ -75,7 +78,7 @@ final readonly class ReverseMovement
             PostingKind::Receipt => $qty > 0
                 ? new ReverseReceipt($order, $qty, (bool) $row->blocked, Settings::get(Settings::BELOW_ZERO, false) === true)
                 : new ReceiveOrder($order, -$qty, true, (bool) $row->blocked),
-            PostingKind::Issue => $qty < 0 ? new ReturnPart($order, $line, -$qty) : new IssuePart($order, $line, $qty, true),
+            PostingKind::Issue => $reference?->kind === ReferenceKind::Job ? $this->counterOfJob($reference->name, $qty) : ($qty < 0 ? new ReturnPart($order, $line, -$qty) : new IssuePart($order, $line, $qty, true)),
             PostingKind::Shipment => $this->counterOfShipment($reference->name ?? '', $qty),
             PostingKind::Count => new ChangeStock(
                 Stored::text($row->item_code), Stored::text($row->site_code),
@@ -117,10 +120,24 @@ final readonly class ReverseMovement
         return $row->blocked ? array_reverse($ids) : $ids;
     }
 
-    private function counterOfShipment(string $name, int $qty): Change
+    private function counterOfJob(string $name, int $qty): Change
+    {
+        [$job, $line] = self::halves($name);
+
+        return $qty < 0 ? new ReturnFromJob($job, $line, -$qty) : new IssueToJob($job, $line, $qty);
+    }
+
+    /** @return array{string, string} what stands before and after the last stroke */
+    private static function halves(string $name): array
     {
         $cut = (int) strrpos($name, '/');
-        [$order, $line] = [substr($name, 0, $cut), substr($name, $cut + 1)];
+
+        return [substr($name, 0, $cut), substr($name, $cut + 1)];
+    }
+
+    private function counterOfShipment(string $name, int $qty): Change
+    {
+        [$order, $line] = self::halves($name);
 
         return $qty < 0 ? new TakeBackLine($order, $line, -$qty) : new ShipLine($order, $line, $qty);
     }

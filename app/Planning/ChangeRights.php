@@ -10,6 +10,9 @@ use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\ForecastName;
+use Yposta\Core\Network\Job;
+use Yposta\Core\Network\JobActivity;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
@@ -54,6 +57,9 @@ final class ChangeRights
     {
         $needed = [self::needed($change, $before) => true];
         foreach (WrittenRows::between($before, $after)->all() as $pair) {
+            if (self::isApproval(...$pair)) {
+                $needed[Roles::APPROVE] = true;
+            }
             foreach (array_filter($pair) as $row) {
                 // what a transfer takes along when it is released belongs to it, and what is held for a line that goes goes with it
                 $isTaken = ($change instanceof ReleaseOrder && ($row instanceof Stock || $row instanceof Allocation))
@@ -85,15 +91,25 @@ final class ChangeRights
         // when work centres work, and what they do, is for those who schedule them
         return match (true) {
             in_array($class, [Shift::class, Closure::class, ProposalOperation::class], true) => Roles::MAKE,
-            in_array($class, [SalesLine::class, ForecastBucket::class, ForecastName::class], true) => Roles::FORECAST,
+            in_array($class, [SalesLine::class, ForecastBucket::class, ForecastName::class, Job::class, JobActivity::class, JobLine::class], true) => Roles::FORECAST,
             default => Roles::DATA,
         };
+    }
+
+    /** Whether a line of a job is wanted now that was not, or something else of it, or is no more. */
+    private static function isApproval(?object $old, ?object $new): bool
+    {
+        $wants = fn (?object $row): ?array => $row instanceof JobLine && $row->wanted() !== null
+            ? [$row->wanted(), $row->site, $row->qty, $row->due]
+            : null;
+
+        return $wants($old) !== $wants($new);
     }
 
     private static function isOfSales(Change $change): bool
     {
         return $change instanceof RemoveSalesLine || $change instanceof PutSalesLine
-            || ($change instanceof PutRows && $change->class === SalesLine::class);
+            || ($change instanceof PutRows && in_array($change->class, [SalesLine::class, Job::class, JobLine::class], true));
     }
 
     private static function ofRow(object $row, Network $before, Network $after): string

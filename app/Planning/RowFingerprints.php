@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use Yposta\Core\Network\Item;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\Planning;
 use Yposta\Core\Network\ReferenceLookup;
@@ -19,11 +20,13 @@ use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
 use Yposta\Core\Study\ChangeStock;
 use Yposta\Core\Study\CountRows;
+use Yposta\Core\Study\IssueToJob;
 use Yposta\Core\Study\OfOrder;
 use Yposta\Core\Study\PlaceOrders;
 use Yposta\Core\Study\PutRows;
 use Yposta\Core\Study\PutSalesLine;
 use Yposta\Core\Study\RemoveSalesLine;
+use Yposta\Core\Study\ReturnFromJob;
 use Yposta\Core\Study\ScrapBlocked;
 use Yposta\Core\Study\ShipLine;
 use Yposta\Core\Study\TakeBackLine;
@@ -85,6 +88,7 @@ final class RowFingerprints
                     ])
                     : null,
                 ReferenceKind::Sales => $lookup->salesLine($reference),
+                ReferenceKind::Job => $lookup->jobLine($reference),
                 ReferenceKind::Stock => $stock[$name] ?? null,
                 default => $rows[$name] ?? $network->planning[substr($name, strlen(self::PLANNING))] ?? null,
             };
@@ -170,6 +174,9 @@ final class RowFingerprints
             $change instanceof PutRows && $change->class === SalesLine::class => array_map(
                 fn (array $parts) => (string) Reference::sales(...$parts), $change->identities(),
             ),
+            $change instanceof PutRows && $change->class === JobLine::class => array_map(
+                fn (array $parts) => (string) Reference::job(...$parts), $change->identities(),
+            ),
             $change instanceof CountRows => array_map(
                 fn (Stock $row) => (string) Reference::stock($row->item, $row->site), [...$change->rows, ...$change->gone],
             ),
@@ -186,6 +193,7 @@ final class RowFingerprints
             $change instanceof ChangeSalesLine, $change instanceof ShipLine, $change instanceof TakeBackLine => (string) Reference::sales(
                 $change->order, $change->line,
             ),
+            $change instanceof IssueToJob, $change instanceof ReturnFromJob => (string) Reference::job($change->job, $change->line),
             $change instanceof ChangeStock, $change instanceof BlockStock,
             $change instanceof ScrapBlocked => (string) Reference::stock($change->item, $change->site),
             $change instanceof ChangePlanning => self::PLANNING.Network::key($change->item, $change->site),

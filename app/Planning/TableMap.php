@@ -21,7 +21,7 @@ use Yposta\Core\Declaration\Flag;
 final readonly class TableMap
 {
     /** Tables whose rows carry an optimistic lock. */
-    private const LOCKED = ['stock', 'forecast_buckets', 'sales_lines', 'orders', 'order_lines'];
+    private const LOCKED = ['stock', 'forecast_buckets', 'sales_lines', 'job_lines', 'orders', 'order_lines'];
 
     public string $table;
 

@@ -10,7 +10,6 @@ use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reference\ReferenceKind;
 use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
 
 /** Which late sales lines wait for what a message speaks of, followed up the stored pegs. */
@@ -68,7 +67,7 @@ final readonly class AtRisk
                     if ($demand->lateDays() === 0 || $peg->supply->available <= $demand->date) {
                         continue;
                     }
-                    if ($demand->kind === DemandKind::Sales) {
+                    if ($demand->kind->isOrdered()) {
                         $lines[$this->plan->numberOf($demand)] = $demand;
                     } elseif ($demand->for instanceof Supply && ! isset($seen[$number = $this->plan->numberOf($demand->for)])) {
                         $seen[$number] = true;

@@ -18,7 +18,7 @@ final class CustomerOrders
     /** @return list<string> codes, those nearest to the customer first */
     public static function of(int $run, string $customer, int $most): array
     {
-        $demands = DB::table('plan_demands')->where('run_id', $run)->where('kind', 'sales')->where('customer', $customer)
+        $demands = DB::table('plan_demands')->where('run_id', $run)->whereIn('kind', StoredPlan::ORDERED)->where('customer', $customer)
             ->orderBy('need')->limit(self::AT_ONCE)->pluck('n');
         $found = $seen = [];
         while ($demands->isNotEmpty() && count($found) < $most && count($seen) < self::MOST) {

@@ -45,6 +45,17 @@ final readonly class Describe
         return '/proposals?'.http_build_query(['until' => 'all', 'open' => $number]);
     }
 
+    /** Where the order or job stands that a line is of. */
+    public static function lineHref(Demand $demand): string
+    {
+        return $demand->kind === DemandKind::Job ? self::jobHref($demand->name) : '/demand?'.http_build_query(['q' => $demand->name]);
+    }
+
+    public static function jobHref(string $job): string
+    {
+        return '/jobs?'.http_build_query(['job' => $job]);
+    }
+
     public function supply(Supply $supply): Link
     {
         return match ($supply->kind) {
@@ -57,10 +68,7 @@ final readonly class Describe
     public function demand(Demand $demand): Link
     {
         return match ($demand->kind) {
-            DemandKind::Sales => new Link(
-                "{$demand->name}/{$demand->line} {$demand->customer}",
-                '/demand?'.http_build_query(['q' => $demand->name]),
-            ),
+            DemandKind::Sales, DemandKind::Job => new Link("{$demand->name}/{$demand->line} {$demand->customer}", self::lineHref($demand)),
             DemandKind::Forecast => new Link(
                 trans('Forecast :name', ['name' => $demand->name]),
                 '/demand?'.http_build_query(['view' => 'forecast', 'q' => $this->plan->pointOf($demand->point)->item]),
@@ -126,7 +134,7 @@ final readonly class Describe
         $found = [];
         foreach ($pegs as $peg) {
             $isOrder = $peg->demand->kind === DemandKind::Part && ! $peg->demand->isOfProposal();
-            if ($isOrder || $peg->demand->kind === DemandKind::Sales) {
+            if ($isOrder || $peg->demand->kind->isOrdered()) {
                 $found[] = new WaitingNeed(
                     (string) $peg->demand->reference(), $this->demand($peg->demand)->label, Quantity::format($peg->qty),
                 );

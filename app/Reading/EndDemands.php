@@ -61,7 +61,7 @@ final readonly class EndDemands
      */
     private function sorted(array $demands): array
     {
-        $kinds = [DemandKind::Sales->value => 0, DemandKind::Forecast->value => 1];
+        $kinds = [DemandKind::Sales->value => 0, DemandKind::Job->value => 0, DemandKind::Forecast->value => 1];
         usort($demands, fn (Demand $a, Demand $b) => [$kinds[$a->kind->value] ?? 2, $a->date ?? PHP_INT_MAX, $a->name, $a->line]
             <=> [$kinds[$b->kind->value] ?? 2, $b->date ?? PHP_INT_MAX, $b->name, $b->line]);
 

@@ -46,7 +46,7 @@ final readonly class MasterData
         'suppliers' => ['suppliers', 'supplier_items', 'price_breaks'],
         'work' => ['work_centres', 'shifts', 'closures', 'operations', 'operation_alternatives', 'setup_changes'],
         'time' => ['sites', 'calendars', 'calendar_days'],
-        'demand' => ['sales', 'forecast_names', 'forecasts', 'stock'],
+        'demand' => ['sales', 'jobs', 'job_activities', 'job_lines', 'forecast_names', 'forecasts', 'stock'],
     ];
 
     /** Kinds by the name of their file: what people keep as rows, and stock, which they count. */
@@ -149,7 +149,7 @@ final readonly class MasterData
         $map = TableMap::of($this->declaration->class);
 
         return new DataRecords(
-            array_values($query->offset($from)->limit($rows)->get(['t.*'])->map(fn (stdClass $row) => $this->record($map->object($row)))->all()),
+            array_values($query->offset($from)->limit($rows)->get(['t.*'])->map(fn (stdClass $row) => self::recordOf($map->object($row)))->all()),
             $total,
         );
     }
@@ -166,10 +166,11 @@ final readonly class MasterData
         return $query->select('t.*');
     }
 
-    private function record(object $row): DataRecord
+    /** A row as it is shown and sent. */
+    public static function recordOf(object $row): DataRecord
     {
-        $identity = $this->declaration->identity($row);
-        $change = $row instanceof Stock ? null : new PutRows($this->declaration->class, [$row]);
+        $identity = Declaration::of($row::class)->identity($row);
+        $change = $row instanceof Stock ? null : new PutRows($row::class, [$row]);
         /** @var array<string, string|int|bool|null> $values no master data has a list in a column */
         $values = RowCodec::encode($row);
 

@@ -77,6 +77,9 @@ final readonly class MovementList
             $document->kind === ReferenceKind::Sales => new Link(
                 $document->name, '/demand?'.http_build_query(['q' => substr($document->name, 0, (int) strrpos($document->name, '/'))]),
             ),
+            $document->kind === ReferenceKind::Job => new Link(
+                $document->name, Describe::jobHref(substr($document->name, 0, (int) strrpos($document->name, '/'))),
+            ),
             $order !== null => new Link($document->name, Describe::orderHref($order)),
             default => new Link($document->name, null),
         };

@@ -6,6 +6,7 @@ namespace App\Reading;
 
 use App\Models\OrderLine;
 use App\Reading\Shapes\PlannedAndReal;
+use App\Support\Money;
 use App\Support\Stored;
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
@@ -38,17 +39,9 @@ final class OrderCosts
             ->selectRaw('coalesce(sum(minutes), 0) as minutes, coalesce(sum(scrap), 0) as scrap')->first();
 
         return new PlannedAndReal(
-            material: self::money($planned), issued: self::money($issued),
+            material: Money::ofProduct($planned), issued: Money::ofProduct($issued),
             minutes: $operations->isEmpty() ? null : (string) $minutes->dividedBy(Quantity::ONE, RoundingMode::HALF_UP),
             reported: Stored::int($reported->minutes ?? 0), scrap: Quantity::format(Stored::int($reported->scrap ?? 0)),
         );
-    }
-
-    /** A product of millionths, to the nearest cent. */
-    private static function money(BigInteger $product): string
-    {
-        $cents = $product->dividedBy(Quantity::ONE * 10_000, RoundingMode::HALF_UP);
-
-        return $cents->quotient(100).'.'.str_pad((string) $cents->remainder(100), 2, '0', STR_PAD_LEFT);
     }
 }

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reference\ReferenceKind;
 use Yposta\Core\Run\Demand;
+use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
 
 /** What a pegging is asked for by its reference: a sales line, an order or a proposal of a plan. */
@@ -28,11 +29,11 @@ final readonly class PegSubject
     public static function find(StoredPlan $plan, string $text): ?self
     {
         $reference = Reference::tryParse($text);
-        if ($reference?->kind === ReferenceKind::Sales) {
-            $demand = self::salesLine($plan, $reference);
+        if ($reference?->kind === ReferenceKind::Sales || $reference?->kind === ReferenceKind::Job) {
+            $demand = self::orderedLine($plan, $reference);
 
             return $demand === null ? null : new self(
-                $demand, $plan->numberOf($demand), $reference->name, '/demand?'.http_build_query(['q' => $demand->name]), $plan,
+                $demand, $plan->numberOf($demand), $reference->name, Describe::lineHref($demand), $plan,
             );
         }
         $number = in_array($reference?->kind, [ReferenceKind::Order, ReferenceKind::Proposal], true)
@@ -51,10 +52,10 @@ final readonly class PegSubject
     }
 
     /** The demand of a sales line, whichever way its name is parted. */
-    private static function salesLine(StoredPlan $plan, Reference $reference): ?Demand
+    private static function orderedLine(StoredPlan $plan, Reference $reference): ?Demand
     {
         foreach ($reference->parts() as [$order, $line]) {
-            $demand = $plan->salesLine($order, $line);
+            $demand = $plan->orderedLine(DemandKind::from($reference->kind->value), $order, $line);
             if ($demand !== null) {
                 return $demand;
             }

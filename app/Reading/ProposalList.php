@@ -254,7 +254,7 @@ final readonly class ProposalList
             $for[match (true) {
                 $demand->for !== null && ! $demand->isOfProposal() => $demand->for->name,
                 $demand->for !== null => $this->plan->pointOf($demand->for->point)->item,
-                $demand->kind === DemandKind::Sales => $demand->name,
+                $demand->kind->isOrdered() => $demand->name,
                 $demand->kind === DemandKind::Forecast => trans('forecast'),
                 default => trans('safety stock'),
             }] = true;

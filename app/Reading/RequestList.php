@@ -21,7 +21,6 @@ use Yposta\Core\Plan\Summary;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 
 /** What purchasing is asked for: what must be ordered first at the top, with whom it is for and who sells it. */
 final readonly class RequestList
@@ -76,7 +75,7 @@ final readonly class RequestList
         $start = $row->start === null ? null : substr(Stored::text($row->start), 0, 10);
         $price = $row->price === null ? null : Stored::int($row->price);
         $qty = Stored::int($row->qty);
-        $isLate = fn (Demand $demand) => $demand->kind === DemandKind::Sales && $demand->lateDays() > 0;
+        $isLate = fn (Demand $demand) => $demand->kind->isOrdered() && $demand->lateDays() > 0;
 
         return new RequestRow(
             code: Stored::text($row->code), reference: (string) Reference::order(Stored::text($row->code)),

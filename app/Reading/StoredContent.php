@@ -49,7 +49,7 @@ final class StoredContent
                 qty: (int) $row->qty,
             );
         }
-        foreach (self::with($run, 'plan_demands')->where('t.kind', 'sales')->where('t.late_days', '>', 0)->orderBy('t.n')
+        foreach (self::with($run, 'plan_demands')->whereIn('t.kind', StoredPlan::ORDERED)->where('t.late_days', '>', 0)->orderBy('t.n')
             ->cursor() as $row) {
             $late[] = new LateEntry(
                 order: $row->name,

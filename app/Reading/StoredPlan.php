@@ -28,6 +28,9 @@ use Yposta\Core\Run\SupplyKind;
  */
 final class StoredPlan
 {
+    /** Kinds of demand that somebody has ordered. */
+    public const ORDERED = ['sales', 'job'];
+
     /** Values in one `where in`. */
     private const AT_ONCE = 900;
 
@@ -200,11 +203,11 @@ final class StoredPlan
         }
     }
 
-    /** The demand of a sales line; null where the run has none. */
-    public function salesLine(string $order, string $line): ?Demand
+    /** The demand of a sales line or of a line of a job; null where the run has none. */
+    public function orderedLine(DemandKind $kind, string $order, string $line): ?Demand
     {
-        $row = DB::table('plan_demands')->where('run_id', $this->run->id)->where('kind', 'sales')->where('name', $order)->where('line', $line)
-            ->first();
+        $row = DB::table('plan_demands')->where('run_id', $this->run->id)->where('kind', $kind->value)->where('name', $order)
+            ->where('line', $line)->first();
         if ($row === null) {
             return null;
         }

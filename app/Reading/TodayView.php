@@ -43,7 +43,7 @@ final readonly class TodayView
     /** @return list<TodayLine> */
     private function lateSales(string $site): array
     {
-        $late = StoredPlan::late($this->demands($site)->where('d.kind', 'sales'))->orderBy('d.priority')
+        $late = StoredPlan::late($this->demands($site)->whereIn('d.kind', StoredPlan::ORDERED))->orderBy('d.priority')
             ->orderByDesc('d.late_days')->orderBy('d.date');
         $count = (clone $late)->count();
         $numbers = array_values($late->limit(self::LATE_LINES)->pluck('d.n')->map(fn ($value) => (int) $value)->all());
@@ -61,7 +61,7 @@ final readonly class TodayView
                     ? trans('waits for :reason', ['reason' => (string) $this->plan->holdUpOf($demand)])
                     : trans('its date has passed'),
                 strip: $this->describe->strip($demand, $pegs),
-                action: new Link(trans('See why'), '/demand?'.http_build_query(['q' => $demand->name])),
+                action: new Link(trans('See why'), Describe::lineHref($demand)),
             );
         }
         if ($count > self::LATE_LINES) {
@@ -83,7 +83,7 @@ final readonly class TodayView
     /** @return list<TodayLine> */
     private function uncovered(string $site): array
     {
-        $count = $this->demands($site)->where('d.kind', 'sales')->where('d.uncovered', '>', 0)->count();
+        $count = $this->demands($site)->whereIn('d.kind', StoredPlan::ORDERED)->where('d.uncovered', '>', 0)->count();
 
         return $count === 0 ? [] : [new TodayLine(
             icon: 'late',
@@ -258,7 +258,7 @@ final readonly class TodayView
         $count($supplies()->where('s.kind', 'order')->whereBetween('s.available', [$first, $last])->groupBy('s.available')
             ->selectRaw('s.available as day, count(*) as number, sum(case when s.available > s.due or s.brought_in then 1 else 0 end) as trouble')->get(),
             'arrive');
-        $count($this->demands($site)->where('d.kind', 'sales')->whereBetween('d.date', [$first, $last])->groupBy('d.date')
+        $count($this->demands($site)->whereIn('d.kind', StoredPlan::ORDERED)->whereBetween('d.date', [$first, $last])->groupBy('d.date')
             ->selectRaw('d.date as day, count(*) as number, sum(case when d.late_days > 0 or d.uncovered > 0 then 1 else 0 end) as trouble')->get(),
             'leave');
 

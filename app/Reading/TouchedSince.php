@@ -83,7 +83,7 @@ final class TouchedSince
     /** @param  array<string, true>  $names  by reference; gains the points of orders and sales lines */
     private static function addPoints(array &$names): void
     {
-        $orders = $sales = $items = [];
+        $orders = $sales = $jobs = $items = [];
         foreach (array_keys($names) as $name) {
             $record = RowFingerprints::record((string) $name);
             $record === null || $items[] = $record[1];
@@ -91,6 +91,7 @@ final class TouchedSince
             match ($reference?->kind) {
                 ReferenceKind::Order => $orders[] = $reference->name,
                 ReferenceKind::Sales => $sales[] = $reference->name,
+                ReferenceKind::Job => $jobs[] = $reference->name,
                 default => null,
             };
         }
@@ -105,6 +106,12 @@ final class TouchedSince
         foreach (array_chunk($items, self::AT_ONCE) as $chunk) { // where what the rows are about is no item, nothing is found
             foreach (DB::table('planning_data')->whereIn('item_code', $chunk)->get(['item_code', 'site_code']) as $point) {
                 $names[Network::key($point->item_code, $point->site_code)] = true;
+            }
+        }
+        foreach (array_chunk($jobs, self::AT_ONCE) as $chunk) {
+            $found = DB::table('job_lines')->whereIn(DB::raw("job_code || '/' || line"), $chunk)->whereNotNull('item_code')->get(['item_code', 'site_code']);
+            foreach ($found as $line) {
+                $names[Network::key($line->item_code, $line->site_code)] = true;
             }
         }
         foreach (array_chunk($sales, self::AT_ONCE) as $chunk) {

@@ -17,6 +17,9 @@ final class Roles
     /** Forecasts and sales lines. */
     public const FORECAST = 'edit forecast';
 
+    /** Say that a job really wants a line: from then on it is planned. */
+    public const APPROVE = 'approve jobs';
+
     public const BUY = 'convert purchases';
 
     public const MAKE = 'convert production';
@@ -46,7 +49,7 @@ final class Roles
     public const ADMINISTRATOR = 'administrator';
 
     private const ALL = [
-        self::RUN, self::FORECAST, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT,
+        self::RUN, self::FORECAST, self::APPROVE, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT,
         self::STOCK,
     ];
 
@@ -55,7 +58,7 @@ final class Roles
         'planner' => self::ALL,
         'buyer' => [self::BUY, self::STUDY],
         'scheduler' => [self::MAKE, self::TRANSFER, self::HOLD, self::STUDY, self::REPORT, self::STOCK],
-        'sales' => [self::FORECAST, self::STUDY, self::PROMISE],
+        'sales' => [self::FORECAST, self::APPROVE, self::STUDY, self::PROMISE],
         'viewer' => [],
         self::ADMINISTRATOR => [...self::ALL, self::SETTINGS],
         'floor' => [self::REPORT],

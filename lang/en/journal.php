@@ -103,6 +103,12 @@ return [
         'overPercent' => 'Percent that may come beyond what was ordered: :before to :after',
         'yes' => 'yes',
     ],
+    'job' => [
+        'approved' => 'Job :job, approved: :lines',
+        'issued' => ':qty of :item issued to job line :line',
+        'not_approved' => 'Job :job, no longer approved: :lines',
+        'returned' => ':qty of :item back from job line :line',
+    ],
     'stock' => [
         'auto' => ':what used by it',
         'auto_lacks' => ':qty :item was not there to be used',

@@ -145,6 +145,12 @@ return [
         'unnamed' => 'A forecast needs a name. Nothing was changed.',
         'wrong' => ':Trouble. The forecast is as it was.',
     ],
+    'job' => [
+        'all_approved' => 'All lines of job :job that can be approved are. Nothing was changed.',
+        'no_line' => 'Job :job does not have all these lines. Nothing was changed.',
+        'none_approved' => 'None of these lines of job :job is approved. Nothing was changed.',
+        'placeholder' => 'Line :line has no item yet. Give it one first; nothing was approved.',
+    ],
     'hold' => [
         'forbidden' => 'You may not hold supply. Nothing was changed.',
     ],

@@ -26,6 +26,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Reference\ReferenceKind;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\Supply;
 
@@ -136,13 +137,13 @@ final class PeggingController extends Controller
     /** @return list<ThreadOther> other sales lines whose delay begins in the same supply */
     private function others(StoredPlan $plan, int $supply, int $except): array
     {
-        $rows = DB::table('plan_demands')->where('run_id', $plan->run->id)->where('kind', 'sales')->where('hold_up_supply', $supply)
+        $rows = DB::table('plan_demands')->where('run_id', $plan->run->id)->whereIn('kind', StoredPlan::ORDERED)->where('hold_up_supply', $supply)
             ->where('n', '!=', $except)->orderByDesc('late_days')->limit(self::OTHERS)->get();
 
         return array_values($rows->map(fn ($row) => new ThreadOther(
             new Link(
                 "{$row->name}/{$row->line} {$row->customer}",
-                '/thread?'.http_build_query(['of' => (string) Reference::sales($row->name, $row->line)]),
+                '/thread?'.http_build_query(['of' => (string) Reference::of(ReferenceKind::from($row->kind), $row->name, $row->line)]),
             ),
             (int) $row->late_days,
         ))->all());

@@ -15,7 +15,6 @@ use App\Support\Words;
 use Yposta\Core\Plan\PegIndex;
 use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\ShopPlace;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
@@ -150,7 +149,7 @@ final readonly class BoardPickView
         foreach ((new PegIndex($this->ground->plan))->servedBy($this->supply) as $peg) {
             $demand = $peg->demand;
             $for = $demand->for;
-            $late = $demand->kind === DemandKind::Sales ? $this->daysLate($demand) : $demand->lateDays();
+            $late = $demand->kind->isOrdered() ? $this->daysLate($demand) : $demand->lateDays();
             $link = $this->words->presenter->consumer($this->ground->plan, $demand);
             $found[] = [$late, new BoardNeighbour(
                 of: $for !== null && $this->isOnBoard($for) ? $this->ground->of($for) : null,

@@ -104,7 +104,7 @@ final class BoardWords
     {
         $lines = [];
         foreach ($this->ends->of($supply) as [$demand]) {
-            $demand->kind === DemandKind::Sales && $lines[] = $demand;
+            $demand->kind->isOrdered() && $lines[] = $demand;
         }
         $order = fn (Demand $line) => [$line->date, $line->priority, $line->name, $line->line];
         usort($lines, fn (Demand $a, Demand $b) => $order($a) <=> $order($b));
@@ -131,7 +131,7 @@ final class BoardWords
         [$wanted, $demand] = $first;
         $late = $day - $wanted;
         $whom = match ($demand->kind) {
-            DemandKind::Sales => $demand->customer === '' ? "{$demand->name}/{$demand->line}" : $demand->customer,
+            DemandKind::Sales, DemandKind::Job => $demand->customer === '' ? "{$demand->name}/{$demand->line}" : $demand->customer,
             DemandKind::Forecast => (string) trans('the forecast'),
             default => $demand->for === null ? '' : "{$this->label($demand->for)} {$this->itemOf($demand->for)}",
         };
@@ -141,7 +141,7 @@ final class BoardWords
             default => trans_choice('{1} 1 day before :whom|[2,*] :count days before :whom', -$late, ['whom' => $whom]),
         };
         // what goes into another order is late for a customer only where one of those it is for in the end is
-        $isHurt = $demand->kind === DemandKind::Sales
+        $isHurt = $demand->kind->isOrdered()
             || array_filter($lines, fn (Demand $line) => $line->lateDays() > 0 || $line->originalDate !== null) !== [];
 
         return [($wanted + 1) * Minute::DAY, (string) $way, $late > 0 && $isHurt ? $late : min($late, 0)];

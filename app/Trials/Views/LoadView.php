@@ -16,7 +16,6 @@ use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Plan\EndShares;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Scheduling\Load;
 use Yposta\Core\Scheduling\LoadCell;
@@ -156,6 +155,6 @@ final readonly class LoadView
 
     private static function named(Demand $demand): string
     {
-        return $demand->kind === DemandKind::Sales ? "{$demand->name}/{$demand->line} {$demand->customer}" : $demand->name;
+        return $demand->kind->isOrdered() ? "{$demand->name}/{$demand->line} {$demand->customer}" : $demand->name;
     }
 }

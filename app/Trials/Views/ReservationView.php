@@ -211,7 +211,7 @@ final readonly class ReservationView
     {
         $others = array_filter(
             $plan->demands[$point] ?? [],
-            fn (Demand $demand) => in_array($demand->kind, [DemandKind::Sales, DemandKind::Part, DemandKind::Out], true)
+            fn (Demand $demand) => in_array($demand->kind, [DemandKind::Sales, DemandKind::Job, DemandKind::Part, DemandKind::Out], true)
                 && ! $demand->isOfProposal()
                 && $demand->reference() !== $but,
         );

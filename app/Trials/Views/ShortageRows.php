@@ -120,7 +120,7 @@ final readonly class ShortageRows
     {
         $names = [];
         foreach ($ends as $end) {
-            $end->kind === DemandKind::Sales && $names[$end->customer] = true;
+            $end->kind->isOrdered() && $names[$end->customer] = true;
         }
         if ($names === []) {
             foreach ($ends as $end) {
@@ -142,7 +142,7 @@ final readonly class ShortageRows
         $names = [];
         foreach ($ends as $end) {
             $names[match ($end->kind) {
-                DemandKind::Sales => "{$end->name}/{$end->line} {$end->customer}",
+                DemandKind::Sales, DemandKind::Job => "{$end->name}/{$end->line} {$end->customer}",
                 DemandKind::Forecast => (string) trans('Forecast :name', ['name' => $end->name]),
                 default => (string) trans('Safety stock'),
             }] = true;
@@ -155,7 +155,7 @@ final readonly class ShortageRows
     private static function subject(Demand $demand): ?string
     {
         if ($demand->for === null) {
-            return $demand->kind === DemandKind::Sales ? $demand->reference() : null;
+            return $demand->kind->isOrdered() ? $demand->reference() : null;
         }
 
         return $demand->for->isProposal() || NewOrderCode::is($demand->for->name) ? null : $demand->for->reference();

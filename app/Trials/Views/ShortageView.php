@@ -11,7 +11,6 @@ use App\Reading\Shapes\ShortageRow;
 use App\Trials\ShortageFilter;
 use Yposta\Core\Calendar\Day;
 use Yposta\Core\Plan\Plan;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Shortage\Need;
 use Yposta\Core\Shortage\NeedState;
 use Yposta\Core\Shortage\Shortages;
@@ -209,7 +208,7 @@ final readonly class ShortageView
     private function lineNote(string $key, Need $need): string
     {
         foreach ($this->shortages->ends($need) as $end) {
-            if ($end->kind === DemandKind::Sales && $end->date !== null && ShortageRows::lines([$end]) === [$key]) {
+            if ($end->kind->isOrdered() && $end->date !== null && ShortageRows::lines([$end]) === [$key]) {
                 $due = (string) trans('due :day', ['day' => $this->presenter->day($end->originalDate ?? $end->date)]);
 
                 return $end->lateDays() > 0

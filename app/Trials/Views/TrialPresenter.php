@@ -55,9 +55,12 @@ final readonly class TrialPresenter
     {
         $arrival = $change->arrival();
         $reference = Reference::parse($arrival->reference);
-        $isLine = $reference->kind === ReferenceKind::Sales;
+        $lookup = new ReferenceLookup($this->network);
+        $isLine = in_array($reference->kind, [ReferenceKind::Sales, ReferenceKind::Job], true);
         $href = $isLine
-            ? '/demand?'.http_build_query(['q' => (new ReferenceLookup($this->network))->salesLine($reference)->order ?? $reference->name])
+            ? ($reference->kind === ReferenceKind::Job
+                ? Describe::jobHref($lookup->jobLine($reference)->job ?? $reference->name)
+                : '/demand?'.http_build_query(['q' => $lookup->salesLine($reference)->order ?? $reference->name]))
             : ($arrival->isOfNewOrder() ? null : Describe::orderHref($reference->name));
         $item = $this->network->items[$arrival->item];
 
@@ -129,10 +132,7 @@ final readonly class TrialPresenter
         $for = $demand->for;
         if ($for === null) {
             return match ($demand->kind) {
-                DemandKind::Sales => new Link(
-                    "{$demand->name}/{$demand->line} {$demand->customer}",
-                    '/demand?'.http_build_query(['q' => $demand->name]),
-                ),
+                DemandKind::Sales, DemandKind::Job => new Link("{$demand->name}/{$demand->line} {$demand->customer}", Describe::lineHref($demand)),
                 DemandKind::Forecast => new Link((string) trans('Forecast :name', ['name' => $demand->name]), null),
                 default => new Link($demand->name, null),
             };

@@ -11,6 +11,8 @@ use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\CalendarDay;
 use Yposta\Core\Network\Calendars;
 use Yposta\Core\Network\CalendarWeek;
+use Yposta\Core\Network\JobActivity;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\Planning;
@@ -93,6 +95,10 @@ final readonly class BundleReader
         $findings->isSound() && (new ShopChecks($rows, $lines, $findings))->check();
         $findings->isSound() && (new PurchaseChecks($findings))->check(
             array_combine($lines[PurchaseDocument::class], self::only(PurchaseDocument::class, $rows)), self::only(OpenOrder::class, $rows),
+        );
+
+        $findings->isSound() && (new JobChecks($findings))->check(
+            array_combine($lines[JobLine::class], self::only(JobLine::class, $rows)), self::only(JobActivity::class, $rows),
         );
 
         return $rows;

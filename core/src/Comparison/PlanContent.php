@@ -10,7 +10,6 @@ use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\PlanPhrases;
 use Yposta\Core\Plan\StockValue;
 use Yposta\Core\Plan\Summary;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Support\Phrasebook;
 
@@ -68,7 +67,7 @@ final readonly class PlanContent
         }
         foreach ($plan->demands as $index => $demands) {
             foreach ($demands as $demand) {
-                if ($demand->kind === DemandKind::Sales && $demand->lateDays() > 0) {
+                if ($demand->kind->isOrdered() && $demand->lateDays() > 0) {
                     $holdUp = $plan->holdUp($demand);
                     $late[] = new LateEntry(
                         order: $demand->name,

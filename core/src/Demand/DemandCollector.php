@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Demand;
 
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Reference\ReferenceOrder;
@@ -12,7 +13,7 @@ use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Places;
 use Yposta\Core\Run\Workspace;
 
-/** Independent demand: sales lines, and what they leave of the forecasts (section 4). */
+/** Independent demand: sales lines, approved lines of jobs, and what they leave of the forecasts (section 4). */
 final readonly class DemandCollector
 {
     /** Forecast and safety stock are the least urgent. */
@@ -27,20 +28,32 @@ final readonly class DemandCollector
         $lines = $this->network->sales;
         usort($lines, self::inOrder(...));
         $work->sales = new Places(array_map(self::placeName(...), $lines));
+        $jobs = $this->network->jobLines;
+        usort($jobs, self::inOrder(...));
+        $work->jobs = new Places(array_map(self::placeName(...), $jobs));
         $this->add($work, $this->network);
     }
 
     /** Adds the demands of a network, or of a part of it that holds the sales lines and forecasts of a few points altogether. */
     public function add(Workspace $work, Network $network): void
     {
-        in_array('sales', $work->options->demand, true) && $this->sales($work, $network->sales);
+        if (in_array('sales', $work->options->demand, true)) {
+            $this->sales($work, $network->sales);
+            $this->jobs($work, $network->jobLines);
+        }
         in_array('forecast', $work->options->demand, true) && $this->forecasts($work, $network);
     }
 
-    /** The name under which a sales line has its place in the order of references. */
-    public static function placeName(SalesLine $line): string
+    /** The name under which a line has its place among those of its kind in the order of references. */
+    public static function placeName(SalesLine|JobLine $line): string
     {
-        return "{$line->order}\x1f{$line->line}";
+        return self::ownerOf($line)."\x1f{$line->line}";
+    }
+
+    /** The order or job that it is a line of. */
+    private static function ownerOf(SalesLine|JobLine $line): string
+    {
+        return $line instanceof SalesLine ? $line->order : $line->job;
     }
 
     public static function comparePlaces(string $a, string $b): int
@@ -67,6 +80,24 @@ final readonly class DemandCollector
         }
     }
 
+    /** @param  list<JobLine>  $lines */
+    private function jobs(Workspace $work, array $lines): void
+    {
+        foreach ($lines as $line) {
+            $item = $line->wanted();
+            if ($item === null) {
+                continue;
+            }
+            $job = $this->network->jobs[$line->job];
+            $point = $work->structure->points[$work->structure->indexes[Network::key($item, $line->site)]];
+            $rank = DemandKind::Job->rank(false, $work->jobs->of(self::placeName($line)));
+            $work->demand(
+                $point, DemandKind::Job, $line->job, $line->line, $rank, $line->open(), $line->due, $job->priority, null,
+                $job->customer,
+            );
+        }
+    }
+
     private function forecasts(Workspace $work, Network $network): void
     {
         $names = array_values(array_unique($work->options->forecasts));
@@ -86,8 +117,8 @@ final readonly class DemandCollector
         }
     }
 
-    private static function inOrder(SalesLine $a, SalesLine $b): int
+    private static function inOrder(SalesLine|JobLine $a, SalesLine|JobLine $b): int
     {
-        return strcmp($a->order, $b->order) ?: ReferenceOrder::lines($a->line, $b->line);
+        return strcmp(self::ownerOf($a), self::ownerOf($b)) ?: ReferenceOrder::lines($a->line, $b->line);
     }
 }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Yposta\Core\Demand;
 
 use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Options\Options;
-use Yposta\Core\Reference\ReferenceOrder;
 
 /**
- * Sales lines consume the forecast of their item and site (section 4), each by its full quantity: its own bucket, then earlier ones
+ * Sales lines, and lines of jobs alike, consume the forecast of their item and site (section 4), each by its full quantity: its own bucket, then earlier ones
  * as far as the run allows, latest first, then later ones, earliest first; what is left goes to the next forecast by name.
  */
 final readonly class ForecastConsumption
@@ -41,6 +41,10 @@ final readonly class ForecastConsumption
                 $line->counts($this->options->planDate) && isset($points[Network::key($line->item, $line->site)])
                     && $lines[Network::key($line->item, $line->site)][] = $line;
             }
+            foreach ($network->jobLines as $line) {
+                $point = $line->wanted() === null ? null : Network::key($line->wanted(), $line->site);
+                $point !== null && isset($points[$point]) && $lines[$point][] = $line;
+            }
         }
         $remaining = [];
         foreach ($points as $key => $buckets) {
@@ -52,7 +56,7 @@ final readonly class ForecastConsumption
 
     /**
      * @param  list<ForecastBucket>  $buckets  of one item and site
-     * @param  list<SalesLine>  $lines  of the same
+     * @param  list<SalesLine|JobLine>  $lines  of the same
      * @return list<RemainingForecast>
      */
     private function consume(array $buckets, array $lines): array
@@ -60,9 +64,9 @@ final readonly class ForecastConsumption
         usort($buckets, fn (ForecastBucket $a, ForecastBucket $b) => strcmp($a->forecast, $b->forecast) ?: $a->start <=> $b->start);
         usort(
             $lines,
-            fn (SalesLine $a, SalesLine $b) => $a->due <=> $b->due
-                ?: strcmp($a->order, $b->order)
-                ?: ReferenceOrder::lines($a->line, $b->line),
+            fn (SalesLine|JobLine $a, SalesLine|JobLine $b) => $a->due <=> $b->due
+                ?: $a instanceof SalesLine <=> $b instanceof SalesLine // jobs come first in the order of references
+                ?: DemandCollector::comparePlaces(DemandCollector::placeName($a), DemandCollector::placeName($b)),
         );
         $remaining = array_map(fn (ForecastBucket $bucket) => new RemainingForecast($bucket), $buckets);
         $byForecast = [];

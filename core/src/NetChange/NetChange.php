@@ -9,6 +9,7 @@ use Yposta\Core\Netting\Explosion;
 use Yposta\Core\Netting\Netting;
 use Yposta\Core\Netting\SupplyCollector;
 use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderComponent;
 use Yposta\Core\Network\OrderKind;
@@ -113,6 +114,11 @@ final class NetChange
                 return false;
             }
         }
+        foreach ($difference->jobLines as $name) {
+            if (! $this->work->jobs->admit($name, DemandCollector::comparePlaces(...))) {
+                return false;
+            }
+        }
 
         return true;
     }
@@ -212,7 +218,7 @@ final class NetChange
             $index = $this->work->structure->indexes[$key];
             $this->toNet[$index] = true;
             foreach ($this->work->demands[$index] ?? [] as $demand) {
-                if ($demand->kind === DemandKind::Sales || $demand->kind === DemandKind::Forecast) {
+                if ($demand->kind->isOrdered() || $demand->kind === DemandKind::Forecast) {
                     $this->drop($demand);
                 }
             }
@@ -221,6 +227,10 @@ final class NetChange
             sales: array_values(array_filter(
                 $this->after->sales,
                 fn (SalesLine $line) => isset($wanted[Network::key($line->item, $line->site)]),
+            )),
+            jobLines: array_values(array_filter(
+                $this->after->jobLines,
+                fn (JobLine $line) => $line->wanted() !== null && isset($wanted[Network::key($line->wanted(), $line->site)]),
             )),
             forecasts: array_values(array_filter(
                 $this->after->forecasts,

@@ -6,6 +6,8 @@ namespace Yposta\Core\NetChange;
 
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Demand\DemandCollector;
+use Yposta\Core\Network\Job;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
@@ -19,8 +21,9 @@ final readonly class NetworkDifference
      * @param  bool  $structural  whether master data differ: items, planning data, structures, suppliers, calendars
      * @param  list<string>  $orders  codes of open orders that differ, themselves or in their components
      * @param  list<string>  $stock  points whose stock differs, by {@see Network::key()}
-     * @param  list<string>  $demand  points whose sales lines or forecasts differ, by {@see Network::key()}
+     * @param  list<string>  $demand  points whose sales lines, lines of jobs or forecasts differ, by {@see Network::key()}
      * @param  list<string>  $lines  names of the sales lines that are new, see {@see DemandCollector::placeName()}
+     * @param  list<string>  $jobLines  names of the lines of jobs that are new, by the same
      * @param  list<string>  $held  references of the demands whose fixed allocations differ
      */
     private function __construct(
@@ -29,6 +32,7 @@ final readonly class NetworkDifference
         public array $stock = [],
         public array $demand = [],
         public array $lines = [],
+        public array $jobLines = [],
         public array $held = [],
     ) {
     }
@@ -64,11 +68,28 @@ final readonly class NetworkDifference
         foreach ($sales as $name => [$old, $new]) {
             $old === null && $new !== null && $lines[] = (string) $name;
         }
+        $ofJobs = RowDifference::of($before->jobLines, $after->jobLines, DemandCollector::placeName(...));
+        $jobLines = [];
+        foreach ($ofJobs as $name => [$old, $new]) {
+            $old === null && $new !== null && $jobLines[] = (string) $name;
+        }
+        foreach ([...array_merge(...array_values($ofJobs)), ...self::ofOtherJobs($before, $after)] as $row) {
+            $item = $row?->wanted();
+            $row === null || $item === null || $demand[Network::key($item, $row->site)] = true;
+        }
 
         return new self(
             false, array_map(strval(...), array_keys($orders)), array_keys($stock), array_keys($demand), $lines,
-            self::held($before, $after),
+            $jobLines, self::held($before, $after),
         );
+    }
+
+    /** @return list<JobLine> of jobs whose own data differ */
+    private static function ofOtherJobs(Network $before, Network $after): array
+    {
+        $other = RowDifference::of($before->jobs, $after->jobs, fn (Job $job) => $job->code);
+
+        return $other === [] ? [] : array_values(array_filter($after->jobLines, fn (JobLine $line) => isset($other[$line->job])));
     }
 
     private static function masterDataDiffer(Network $before, Network $after): bool

@@ -43,7 +43,7 @@ final readonly class ForecastName implements Checked
     public function faults(): iterable
     {
         if ($this->begins !== null && $this->ends !== null && $this->ends < $this->begins) {
-            yield Fault::of('ends_early', ['forecast' => $this->code], 'ends');
+            yield Fault::of('ends_early', ['code' => $this->code], 'ends');
         }
     }
 }

@@ -20,6 +20,7 @@ final readonly class Network
         PriceBreak::class => 'priceBreaks', Planning::class => 'planning', SupplyAlternative::class => 'supplyAlternatives',
         BomLine::class => 'bom',
         Substitute::class => 'substitutes', Stock::class => 'stock', ForecastName::class => 'forecastNames', ForecastBucket::class => 'forecasts', SalesLine::class => 'sales',
+        Job::class => 'jobs', JobActivity::class => 'jobActivities', JobLine::class => 'jobLines',
         OpenOrder::class => 'orders',
         PurchaseDocument::class => 'purchaseDocuments', OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
         Shift::class => 'shifts', Closure::class => 'closures',
@@ -68,6 +69,15 @@ final readonly class Network
 
     /** @var list<SalesLine> */
     public array $sales;
+
+    /** @var array<string, Job> by code */
+    public array $jobs;
+
+    /** @var list<JobActivity> */
+    public array $jobActivities;
+
+    /** @var list<JobLine> */
+    public array $jobLines;
 
     /** @var array<string, OpenOrder> by code */
     public array $orders;
@@ -222,7 +232,7 @@ final readonly class Network
             match (true) {
                 $row instanceof Planning => $keyed[self::key($row->item, $row->site)] = $row,
                 $row instanceof Site, $row instanceof Item, $row instanceof Supplier, $row instanceof OpenOrder,
-                $row instanceof WorkCentre, $row instanceof ForecastName => $keyed[$row->code] = $row,
+                $row instanceof WorkCentre, $row instanceof ForecastName, $row instanceof Job => $keyed[$row->code] = $row,
                 default => $keyed[] = $row,
             };
         }

@@ -19,6 +19,9 @@ final class ReferenceLookup
     /** @var array<string, true>|null codes of the orders that have component rows */
     private ?array $withRows = null;
 
+    /** @var array<string, JobLine>|null */
+    private ?array $jobs = null;
+
     /** @var array<string, true>|null names of forecasts */
     private ?array $forecasts = null;
 
@@ -34,6 +37,7 @@ final class ReferenceLookup
     {
         return match ($reference->kind) {
             ReferenceKind::Sales => $this->salesLine($reference) !== null,
+            ReferenceKind::Job => $this->jobLine($reference) !== null,
             ReferenceKind::Order, ReferenceKind::Out => $this->order($reference) !== null,
             ReferenceKind::Part => $this->partsOrder($reference) !== null,
             ReferenceKind::Forecast => $this->forecast($reference) !== null,
@@ -52,6 +56,18 @@ final class ReferenceLookup
         }
 
         return $this->sales[(string) $reference] ?? null;
+    }
+
+    public function jobLine(Reference $reference): ?JobLine
+    {
+        if ($this->jobs === null) {
+            $this->jobs = [];
+            foreach ($this->network->jobLines as $line) {
+                $this->jobs[(string) $line->reference()] ??= $line;
+            }
+        }
+
+        return $this->jobs[(string) $reference] ?? null;
     }
 
     /** The open order that it is, or whose component or transfer it is. */

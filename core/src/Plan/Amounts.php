@@ -33,7 +33,7 @@ final readonly class Amounts
         foreach ($plan->demands as $index => $demands) {
             $item = $points[$index]->item;
             foreach ($demands as $demand) {
-                if ($demand->kind === DemandKind::Sales || $demand->kind === DemandKind::Forecast) {
+                if ($demand->kind->isOrdered() || $demand->kind === DemandKind::Forecast) {
                     $needed[$item->unit] = Quantity::capped(($needed[$item->unit] ?? 0) + $demand->qty);
                     $neededValue = Quantity::capped($neededValue + Summary::value($demand->qty, $item->unitCost));
                 }

@@ -76,7 +76,7 @@ final readonly class Buckets
             self::move($needed, (int) $demand->need, -$qty);
             self::move($expected, (int) $demand->need, -$qty);
             match ($demand->kind) {
-                DemandKind::Sales => $row->sales += $qty,
+                DemandKind::Sales, DemandKind::Job => $row->sales += $qty,
                 DemandKind::Forecast => $row->forecast += $qty,
                 DemandKind::Part => $row->parts += $qty,
                 DemandKind::Out => $row->out += $qty,

@@ -59,7 +59,7 @@ final class Causes
     private function ofDemand(Demand $demand): array
     {
         return match ($demand->kind) {
-            DemandKind::Sales => [1.0, 0.0, 0.0],
+            DemandKind::Sales, DemandKind::Job => [1.0, 0.0, 0.0],
             DemandKind::Forecast => [0.0, 1.0, 0.0],
             DemandKind::Safety => [0.0, 0.0, 1.0],
             DemandKind::Part, DemandKind::Out => $demand->for === null ? [0.0, 0.0, 0.0] : $this->shares($demand->for),

@@ -45,7 +45,7 @@ final class EndShares
     private function ends(Demand $demand): array
     {
         return match ($demand->kind) {
-            DemandKind::Sales, DemandKind::Forecast => [spl_object_id($demand) => [$demand, 1.0]],
+            DemandKind::Sales, DemandKind::Job, DemandKind::Forecast => [spl_object_id($demand) => [$demand, 1.0]],
             DemandKind::Safety => [],
             DemandKind::Part, DemandKind::Out => $demand->for === null ? [] : $this->of($demand->for),
         };

@@ -17,7 +17,7 @@ final class FirstNeed
         $first = null;
         foreach ($pegs->servedBy($supply) as $peg) {
             $demand = $peg->demand;
-            $wanted = $demand->kind === DemandKind::Sales ? $demand->originalDate ?? $demand->date : $demand->date;
+            $wanted = $demand->kind->isOrdered() ? $demand->originalDate ?? $demand->date : $demand->date;
             if ($wanted !== null && $demand->kind !== DemandKind::Safety && ($first === null || $wanted < $first[0])) {
                 $first = [$wanted, $demand];
             }

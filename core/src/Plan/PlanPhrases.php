@@ -66,7 +66,7 @@ final readonly class PlanPhrases
             $for !== null && $for->isProposal() => new Phrase('named.proposed', ['item' => $this->structure->points[$for->point]->item->code]),
             $for !== null => new Phrase('named.other', ['name' => $for->name]),
             $demand->kind === DemandKind::Forecast => new Phrase('named.forecast', ['name' => $demand->name]),
-            $demand->kind === DemandKind::Sales => new Phrase('named.other', ['name' => "{$demand->name}/{$demand->line}"]),
+            $demand->kind->isOrdered() => new Phrase('named.other', ['name' => "{$demand->name}/{$demand->line}"]),
             default => new Phrase('named.demand'),
         };
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Yposta\Core\Plan;
 
 use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Message;
 use Yposta\Core\Run\Peg;
 
@@ -34,7 +33,7 @@ final class Risk
     {
         foreach ($plan->demands as $demands) {
             foreach ($demands as $demand) {
-                $demand->kind === DemandKind::Sales && $demand->lateDays() > 0 && $this->late[] = $demand;
+                $demand->kind->isOrdered() && $demand->lateDays() > 0 && $this->late[] = $demand;
             }
         }
         if ($this->late !== []) {

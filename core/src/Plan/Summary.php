@@ -7,7 +7,6 @@ namespace Yposta\Core\Plan;
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
 use Yposta\Core\Quantity\Quantity;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\HoldUpReason;
 
 /** The figures by which two plans are compared at a glance. */
@@ -49,7 +48,7 @@ final readonly class Summary
         $reasons = $messages = [];
         foreach ($plan->demands as $demands) {
             foreach ($demands as $demand) {
-                if ($demand->kind !== DemandKind::Sales) {
+                if (! $demand->kind->isOrdered()) {
                     continue;
                 }
                 $lines++;
@@ -106,7 +105,7 @@ final readonly class Summary
     {
         $late = $days = $passed = $proposals = 0;
         foreach ($plan->demands[$index] ?? [] as $demand) {
-            if ($demand->kind === DemandKind::Sales && $demand->lateDays() > 0) {
+            if ($demand->kind->isOrdered() && $demand->lateDays() > 0) {
                 $late++;
                 $days += $demand->lateDays();
             }

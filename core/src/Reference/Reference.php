@@ -9,7 +9,7 @@ use Yposta\Core\Support\Phrase;
 
 /**
  * The name by which one speaks of a demand or a supply (section 9): `stock:ITEM@SITE`, `order:ORDER`, `proposal:N`, `sales:ORDER/LINE`,
- * `forecast:NAME/START`, `part:ORDER/LINE`, `part:proposal:N/LINE`, `out:ORDER`, `out:proposal:N`, `safety:ITEM@SITE`.
+ * `forecast:NAME/START`, `job:JOB/LINE`, `part:ORDER/LINE`, `part:proposal:N/LINE`, `out:ORDER`, `out:proposal:N`, `safety:ITEM@SITE`.
  *
  * Codes may hold the separators themselves, so that a text alone does not always tell where its first part ends: {@see parts()} has all
  * ways to part it, and what a network holds decides between them.
@@ -77,6 +77,11 @@ final readonly class Reference implements Stringable
     public static function forecast(string $name, string $start): self
     {
         return new self(ReferenceKind::Forecast, "{$name}/{$start}");
+    }
+
+    public static function job(string $job, string $line): self
+    {
+        return new self(ReferenceKind::Job, "{$job}/{$line}");
     }
 
     public static function part(string $order, string $line): self

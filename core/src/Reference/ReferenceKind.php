@@ -12,6 +12,7 @@ enum ReferenceKind: string
     case Proposal = 'proposal';
     case Sales = 'sales';
     case Forecast = 'forecast';
+    case Job = 'job';
     case Part = 'part';
     case Out = 'out';
     case Safety = 'safety';
@@ -20,7 +21,7 @@ enum ReferenceKind: string
     {
         return match ($this) {
             self::Stock, self::Order, self::Proposal => true,
-            self::Sales, self::Forecast, self::Part, self::Out, self::Safety => false,
+            self::Sales, self::Forecast, self::Job, self::Part, self::Out, self::Safety => false,
         };
     }
 
@@ -29,7 +30,7 @@ enum ReferenceKind: string
     {
         return match ($this) {
             self::Stock, self::Safety => '@',
-            self::Sales, self::Forecast, self::Part => '/',
+            self::Sales, self::Forecast, self::Job, self::Part => '/',
             self::Order, self::Proposal, self::Out => null,
         };
     }

@@ -159,8 +159,8 @@ final readonly class TakeFromOthers extends Remedy
 
     private static function nameOf(Demand $demand): string
     {
-        return $demand->kind === DemandKind::Sales
-            ? Reference::sales($demand->name, $demand->line)->name
+        return $demand->kind->isOrdered()
+            ? Reference::tryParse($demand->reference())->name ?? ''
             : ($demand->isOfProposal() ? '' : $demand->name);
     }
 }

@@ -30,7 +30,7 @@ final readonly class Reservations
         $needs = $first = [];
         foreach ($this->plan->demands as $demands) {
             foreach ($demands as $demand) {
-                if (! in_array($demand->kind, [DemandKind::Sales, DemandKind::Part, DemandKind::Out], true) || $demand->isOfProposal()) {
+                if (! in_array($demand->kind, [DemandKind::Sales, DemandKind::Job, DemandKind::Part, DemandKind::Out], true) || $demand->isOfProposal()) {
                     continue;
                 }
                 $subject = $demand->for?->reference() ?? $demand->reference();

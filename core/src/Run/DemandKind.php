@@ -6,10 +6,11 @@ namespace Yposta\Core\Run;
 
 use Yposta\Core\Reference\ReferenceKind;
 
-/** What needs material: forecast, transfers out, components, safety stock, sales; this is the order of references. */
+/** What needs material: forecast, jobs, transfers out, components, safety stock, sales; this is the order of references. */
 enum DemandKind: string
 {
     case Forecast = 'forecast';
+    case Job = 'job';
     case Out = 'out';
     case Part = 'part';
     case Safety = 'safety';
@@ -18,6 +19,12 @@ enum DemandKind: string
     private const ROWS = (1 << 15) - 1;
 
     private const PROPOSALS = (1 << 24) - 1;
+
+    /** Whether somebody has ordered it: a customer, or a job. */
+    public function isOrdered(): bool
+    {
+        return $this === self::Sales || $this === self::Job;
+    }
 
     public function referenceKind(): ReferenceKind
     {
@@ -33,10 +40,11 @@ enum DemandKind: string
     {
         return (match ($this) {
             self::Forecast => 0,
-            self::Out => $ofProposal ? 2 : 1,
-            self::Part => $ofProposal ? 4 : 3,
-            self::Safety => 5,
-            self::Sales => 6,
+            self::Job => 1,
+            self::Out => $ofProposal ? 3 : 2,
+            self::Part => $ofProposal ? 5 : 4,
+            self::Safety => 6,
+            self::Sales => 7,
         } << 60) | $within;
     }
 

@@ -33,10 +33,12 @@ final class Workspace
     /** @var array<int, int> by point, the first day on which projected stock is below zero */
     public array $shortFrom = [];
 
-    /** Places of open orders and sales lines in the order of references. */
+    /** Places of open orders, sales lines and lines of jobs in the order of references. */
     public Places $orders;
 
     public Places $sales;
+
+    public Places $jobs;
 
     /** What was planned where a schedule has other dates. */
     public readonly PlannedDates $planned;
@@ -56,7 +58,7 @@ final class Workspace
         public readonly Limits $limits = new Limits,
     ) {
         $this->places = array_flip($structure->netting);
-        $this->orders = $this->sales = new Places([]);
+        $this->orders = $this->sales = $this->jobs = new Places([]);
         $this->planned = new PlannedDates($this);
     }
 

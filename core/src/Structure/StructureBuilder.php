@@ -98,6 +98,9 @@ final class StructureBuilder
                 $this->point($row->item, $row->site);
             }
         }
+        foreach ($this->network->jobLines as $line) {
+            $line->wanted() === null || $this->point($line->wanted(), $line->site);
+        }
         foreach ($this->network->orders as $order) {
             $order->fromSite === null || $this->point($order->item, $order->fromSite);
         }

@@ -77,6 +77,8 @@ final class ChangeCodec
         'return_part' => ReturnPart::class,
         'ship_line' => ShipLine::class,
         'take_back_line' => TakeBackLine::class,
+        'issue_to_job' => IssueToJob::class,
+        'return_from_job' => ReturnFromJob::class,
         'block_stock' => BlockStock::class,
         'scrap_blocked' => ScrapBlocked::class,
     ];

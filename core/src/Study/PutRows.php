@@ -14,6 +14,9 @@ use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\ForecastName;
 use Yposta\Core\Network\Item;
+use Yposta\Core\Network\Job;
+use Yposta\Core\Network\JobActivity;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\NetworkSurroundings;
 use Yposta\Core\Network\Operation;
@@ -41,7 +44,7 @@ use Yposta\Core\Support\Phrase;
 final readonly class PutRows implements Change, Flat
 {
     /** What has happened to a row, which nobody types. */
-    public const NOT_TYPED = ['shipped', 'heldUntil', 'answered', 'blocked', 'owed'];
+    public const NOT_TYPED = ['shipped', 'heldUntil', 'answered', 'blocked', 'owed', 'issued'];
 
     /** Kinds that people keep as rows, by the name of their file. */
     public const KINDS = [
@@ -50,7 +53,8 @@ final readonly class PutRows implements Change, Flat
         'planning' => Planning::class, 'alternatives' => SupplyAlternative::class, 'bom' => BomLine::class,
         'substitutes' => Substitute::class, 'work_centres' => WorkCentre::class, 'shifts' => Shift::class, 'closures' => Closure::class,
         'operations' => Operation::class, 'operation_alternatives' => OperationAlternative::class, 'setup_changes' => SetupChange::class,
-        'sales' => SalesLine::class, 'forecast_names' => ForecastName::class, 'forecasts' => ForecastBucket::class,
+        'sales' => SalesLine::class, 'jobs' => Job::class, 'job_activities' => JobActivity::class, 'job_lines' => JobLine::class,
+        'forecast_names' => ForecastName::class, 'forecasts' => ForecastBucket::class,
     ];
 
     /** What belongs to a row, by its class: the classes of those rows, and the property in which they name it. */
@@ -61,6 +65,7 @@ final readonly class PutRows implements Change, Flat
         ]],
         WorkCentre::class => ['workCentre', [Shift::class, Closure::class, SetupChange::class]],
         CalendarWeek::class => ['calendar', [CalendarDay::class]],
+        Job::class => ['job', [JobActivity::class, JobLine::class]],
     ];
 
     /** So many places where something is used are named. */
@@ -106,7 +111,11 @@ final readonly class PutRows implements Change, Flat
             array_fill_keys(array_map(fn (array $parts) => $parts[0], $this->removed), true), $new,
         );
         $after = $this->written($this->withoutOwn($network, $gone), $this->class, [...$kept, ...array_values($new)]);
-        $after = $this->class === SalesLine::class ? TypedSales::checked($network, $after) : $after;
+        $after = match ($this->class) {
+            SalesLine::class => TypedSales::checked($network, $after),
+            Job::class, JobActivity::class, JobLine::class => TypedJobs::checked($network, $after),
+            default => $after,
+        };
         $this->checkUses($after, $gone);
         $this->checkDecimals($network, $after);
         foreach (TableChecks::faults($this->class, $network, $after) as $problem) {
@@ -169,7 +178,7 @@ final readonly class PutRows implements Change, Flat
         $declaration = Declaration::of($class);
         $names = $declaration->file->key ?: array_keys($declaration->columns);
 
-        return (int) array_search(array_values(array_intersect(['code', 'item', 'workCentre', 'calendar'], $names))[0], $names, true);
+        return (int) array_search(array_values(array_intersect(['code', 'job', 'item', 'workCentre', 'calendar'], $names))[0], $names, true);
     }
 
     public function toFields(): array

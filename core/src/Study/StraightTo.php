@@ -18,14 +18,15 @@ final class StraightTo
      * @param  Network  $network  in which it has come
      * @param  string  $to  reference of the need
      * @param  int  $qty  that came, millionths
-     * @return IssuePart|HoldSupply|null null where that does not wait for it
+     * @return IssuePart|IssueToJob|HoldSupply|null null where that does not wait for it
      */
-    public static function of(Network $network, OpenOrder $order, string $to, int $qty): IssuePart|HoldSupply|null
+    public static function of(Network $network, OpenOrder $order, string $to, int $qty): IssuePart|IssueToJob|HoldSupply|null
     {
         $need = Reference::tryParse($to);
 
         return match ($need?->kind) {
             ReferenceKind::Part => self::issued($network, $order, $need, $qty),
+            ReferenceKind::Job => self::toJob($network, $order, $need, $qty),
             ReferenceKind::Sales => self::held($network, $order, $need, $qty),
             default => null,
         };
@@ -45,6 +46,16 @@ final class StraightTo
         $qty = min($qty, $part->open());
 
         return $part->item === $order->item && $qty > 0 ? new IssuePart($for->code, $part->line, $qty) : null;
+    }
+
+    private static function toJob(Network $network, OpenOrder $order, Reference $need, int $qty): ?IssueToJob
+    {
+        $line = (new ReferenceLookup($network))->jobLine($need);
+        $qty = min($qty, $line?->open() ?? 0);
+
+        return $line?->wanted() === $order->item && $line->site === $order->site && $qty > 0
+            ? new IssueToJob($line->job, $line->line, $qty)
+            : null;
     }
 
     private static function held(Network $network, OpenOrder $order, Reference $need, int $qty): ?HoldSupply

@@ -8,7 +8,6 @@ use Yposta\Core\Network\OrderKind;
 use Yposta\Core\Plan\DemandIdentity;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Plan\Summary;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\MessageCode;
 use Yposta\Core\Run\Supply;
 use Yposta\Core\Run\SupplyKind;
@@ -35,7 +34,7 @@ final readonly class PointOutcome
         $purchases = $moves = 0;
         $point = $plan->structure->points[$index];
         foreach ($plan->demands[$index] ?? [] as $demand) {
-            if ($demand->kind === DemandKind::Sales) {
+            if ($demand->kind->isOrdered()) {
                 $lines[$demand->reference()] = new Arrival(
                     reference: $demand->reference(), item: $point->item->code, site: $point->site->code,
                     customer: $demand->customer, qty: $demand->qty,

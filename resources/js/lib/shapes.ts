@@ -15,8 +15,8 @@ export type ChaseReason = 'late' | 'otherwise' | 'not_confirmed' | 'soon';
 /** What a part of a need is covered by. */
 export type CoverKind = 'stock' | 'order' | 'proposal' | 'late' | 'nothing';
 
-/** What needs material: forecast, transfers out, components, safety stock, sales; this is the order of references. */
-export type DemandKind = 'forecast' | 'out' | 'part' | 'safety' | 'sales';
+/** What needs material: forecast, jobs, transfers out, components, safety stock, sales; this is the order of references. */
+export type DemandKind = 'forecast' | 'job' | 'out' | 'part' | 'safety' | 'sales';
 
 /** How an element of one plan differs from that of another. */
 export type DifferenceKind = 'added' | 'gone' | 'changed';
@@ -1073,6 +1073,91 @@ export interface ItemPage {
     detail: PointDetail | null;
     sites: string[];
     filter: { q: string; supply: string; supplier: string; trouble: string; sort: string; bucket: BucketSize; as: 'expected' | 'needed' };
+}
+
+/** What is done in a job and when, with what that needs; the code is empty for lines of none. */
+export interface JobActivityRow {
+    activity: string;
+    name: string;
+    begins: string | null;
+    ends: string | null;
+    lines: JobLineRow[];
+}
+
+/** A job in full. */
+export interface JobDetail {
+    job: JobRow;
+    row: DataRecord;
+    activities: JobActivityRow[];
+}
+
+/** What a job needs, where it comes from, and what it costs. */
+export interface JobLineRow {
+    row: DataRecord;
+    reference: string;
+    line: string;
+    activity: string;
+    item: string | null;
+    name: string;
+    site: string;
+    unit: string;
+    decimals: number;
+    qty: string;
+    issued: string;
+    open: string;
+    due: string;
+    approved: boolean;
+    isPlanned: boolean;
+    expected: string | null;
+    lateDays: number;
+    strip: Strip | null;
+    from: ExplanationPeg[];
+    stock: string;
+    ordered: string;
+    proposed: string;
+    estimated: string;
+    committed: string;
+    actual: string;
+}
+
+/** A job in the list, or at the head of its page. Costs in the currency. */
+export interface JobRow {
+    code: string;
+    name: string;
+    customer: string;
+    priority: number;
+    begins: string | null;
+    ends: string | null;
+    lines: number;
+    toApprove: number;
+    placeholders: number;
+    late: number;
+    expected: string | null;
+    estimated: string;
+    committed: string;
+    actual: string;
+    record: string;
+}
+
+/** Jobs from a place of their list on, and how many there are in all. */
+export interface JobRows {
+    rows: JobRow[];
+    total: number;
+}
+
+/** What was done with lines of a job, and the commit by which it is taken back. */
+export interface JobWritten {
+    text: string;
+    commit: number;
+}
+
+/** Projects for customers: all of them, or one. */
+export interface JobsPage {
+    filter: { q: string; job: string };
+    jobs: JobRow[];
+    total: number;
+    detail: JobDetail | null;
+    kinds: { jobs: DataKind; job_activities: DataKind; job_lines: DataKind };
 }
 
 /** What people changed. */

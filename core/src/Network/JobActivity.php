@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yposta\Core\Network;
+
+use Yposta\Core\Declaration\BundleFile;
+use Yposta\Core\Declaration\Checked;
+use Yposta\Core\Declaration\Code;
+use Yposta\Core\Declaration\Column;
+use Yposta\Core\Declaration\DayColumn;
+use Yposta\Core\Declaration\Fault;
+use Yposta\Core\Declaration\Row;
+use Yposta\Core\Declaration\RowOf;
+use Yposta\Core\Declaration\Text;
+
+/** What is done in a job, and when. No effect on a run: each line has its own day. */
+#[BundleFile('job_activities.csv', 'job_activities', ['job', 'activity'])]
+final readonly class JobActivity implements Checked
+{
+    use Row;
+
+    #[Column(new RowOf(Job::class))]
+    public string $job;
+
+    #[Column(new Code)]
+    public string $activity;
+
+    #[Column(new Text('activity'), note: 'the code')]
+    public string $name;
+
+    #[Column(new DayColumn, '')]
+    public ?int $begins;
+
+    #[Column(new DayColumn, '')]
+    public ?int $ends;
+
+    public function faults(): iterable
+    {
+        if ($this->begins !== null && $this->ends !== null && $this->ends < $this->begins) {
+            yield Fault::of('ends_early', ['code' => "{$this->job} {$this->activity}"], 'ends');
+        }
+    }
+}
