@@ -117,6 +117,24 @@ final class WritingRoutes
                 'rows' => [['item' => 'HEAD', 'site' => 'MAIN', 'cells' => [['2026-03-16', '9', (int) DB::table('forecast_buckets')->value('version')]]]],
             ]],
             'POST demand/forecast/copy' => [Roles::FORECAST, fn () => ['forecast' => 'NEXT', 'source' => 'forecast', 'from' => 'F', 'percent' => 110, ...$key()]],
+            'POST jobs/approve' => [Roles::APPROVE, function () use ($key): array {
+                DB::table('jobs_for_customers')->insert(['code' => 'J1', 'name' => 'J1', 'customer' => '', 'priority' => 5]);
+                DB::table('job_lines')->insert([
+                    'job_code' => 'J1', 'line' => '1', 'activity' => '', 'item_code' => 'HEAD', 'text' => '', 'site_code' => 'MAIN', 'qty' => 1_000_000,
+                    'due' => '2026-03-20',
+                ]);
+
+                return ['job' => 'J1', 'lines' => ['1'], 'approve' => true, ...$key()];
+            }],
+            'POST jobs/supply' => [Roles::STOCK, function () use ($key): array {
+                DB::table('jobs_for_customers')->insert(['code' => 'J1', 'name' => 'J1', 'customer' => '', 'priority' => 5]);
+                DB::table('job_lines')->insert([
+                    'job_code' => 'J1', 'line' => '1', 'activity' => '', 'item_code' => 'HEAD', 'text' => '', 'site_code' => 'MAIN', 'qty' => 1_000_000,
+                    'due' => '2026-03-20', 'approved' => true,
+                ]);
+
+                return ['job' => 'J1', 'lines' => [['line' => '1', 'qty' => '1']], ...$key()];
+            }],
             'POST demand/forecasts' => [Roles::FORECAST, fn () => ['code' => 'NEXT', 'purpose' => 'the fair', 'new' => true, ...$key()]],
             'DELETE demand/forecasts' => [Roles::FORECAST, function () use ($key): array {
                 test()->actingAs(Demo::user('administrator'))->postJson('/demand/forecasts', ['code' => 'NEXT', 'new' => true, ...$key()])->assertOk();

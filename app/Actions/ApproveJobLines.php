@@ -6,7 +6,7 @@ namespace App\Actions;
 
 use App\Models\User;
 use App\Planning\LiveNetwork;
-use App\Reading\Shapes\JobWritten;
+use App\Reading\Shapes\Posted;
 use App\Support\Idempotency;
 use App\Support\Refused;
 use App\Support\Words;
@@ -24,7 +24,7 @@ final readonly class ApproveJobLines
 
     /**
      * @param  list<string>|null  $lines  null for all that can be
-     * @return array<string, mixed> JobWritten
+     * @return array<string, mixed> Posted
      *
      * @throws Refused when there is no such line, one has no item yet, or the person may not
      */
@@ -48,7 +48,7 @@ final readonly class ApproveJobLines
             ]));
             $written = ($this->commit)([[new PutRows(JobLine::class, $rows)]], [], $by, $text);
 
-            return get_object_vars(new JobWritten($text, $written['commit']));
+            return get_object_vars(new Posted($text, $written['commit']));
         });
     }
 }

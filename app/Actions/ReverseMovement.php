@@ -78,7 +78,11 @@ final readonly class ReverseMovement
             PostingKind::Receipt => $qty > 0
                 ? new ReverseReceipt($order, $qty, (bool) $row->blocked, Settings::get(Settings::BELOW_ZERO, false) === true)
                 : new ReceiveOrder($order, -$qty, true, (bool) $row->blocked),
-            PostingKind::Issue => $reference?->kind === ReferenceKind::Job ? $this->counterOfJob($reference->name, $qty) : ($qty < 0 ? new ReturnPart($order, $line, -$qty) : new IssuePart($order, $line, $qty, true)),
+            PostingKind::Issue => match (true) {
+                $reference?->kind === ReferenceKind::Job => $this->counterOfJob($reference->name, $qty),
+                $qty < 0 => new ReturnPart($order, $line, -$qty),
+                default => new IssuePart($order, $line, $qty, true),
+            },
             PostingKind::Shipment => $this->counterOfShipment($reference->name ?? '', $qty),
             PostingKind::Count => new ChangeStock(
                 Stored::text($row->item_code), Stored::text($row->site_code),

@@ -10,8 +10,8 @@ use Yposta\Core\Network\Allocation;
 use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\ForecastName;
-use Yposta\Core\Network\Job;
 use Yposta\Core\Network\JobActivity;
+use Yposta\Core\Network\JobHeading;
 use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
@@ -52,6 +52,11 @@ use Yposta\Core\Study\WorkDays;
 /** Who may write which change into the live data. */
 final class ChangeRights
 {
+    /** Rows that say what is wanted. */
+    private const DEMAND = [
+        SalesLine::class, ForecastBucket::class, ForecastName::class, JobHeading::class, JobActivity::class, JobLine::class,
+    ];
+
     /** What the change is called, and every row that it has really written, must be the person's to write. */
     public static function may(User $user, Change $change, Network $before, Network $after): bool
     {
@@ -91,7 +96,7 @@ final class ChangeRights
         // when work centres work, and what they do, is for those who schedule them
         return match (true) {
             in_array($class, [Shift::class, Closure::class, ProposalOperation::class], true) => Roles::MAKE,
-            in_array($class, [SalesLine::class, ForecastBucket::class, ForecastName::class, Job::class, JobActivity::class, JobLine::class], true) => Roles::FORECAST,
+            in_array($class, self::DEMAND, true) => Roles::FORECAST,
             default => Roles::DATA,
         };
     }
@@ -109,7 +114,7 @@ final class ChangeRights
     private static function isOfSales(Change $change): bool
     {
         return $change instanceof RemoveSalesLine || $change instanceof PutSalesLine
-            || ($change instanceof PutRows && in_array($change->class, [SalesLine::class, Job::class, JobLine::class], true));
+            || ($change instanceof PutRows && in_array($change->class, [SalesLine::class, JobHeading::class, JobLine::class], true));
     }
 
     private static function ofRow(object $row, Network $before, Network $after): string

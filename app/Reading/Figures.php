@@ -14,7 +14,7 @@ final class Figures
 {
     /** Figures in which more is worse, in the order in which they are shown. */
     private const FIGURES = [
-        'lateLines' => 'Sales lines late',
+        'lateLines' => 'Lines late',
         'lateDays' => 'Days late in all',
         'short' => 'Items short',
         'startPassed' => 'Past their date to start',

@@ -11,14 +11,15 @@ use App\Reading\Shapes\JobActivityRow;
 use App\Reading\Shapes\JobDetail;
 use App\Reading\Shapes\JobLineRow;
 use App\Reading\Shapes\JobRow;
-use App\Support\Money;
+use App\Support\CostText;
 use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 use Yposta\Core\Network\Item;
-use Yposta\Core\Network\Job;
 use Yposta\Core\Network\JobActivity;
+use Yposta\Core\Network\JobHeading;
 use Yposta\Core\Network\JobLine;
 use Yposta\Core\Plan\JobCosts;
 use Yposta\Core\Quantity\Quantity;
@@ -33,6 +34,9 @@ final class JobView
     /** Jobs that come at once. */
     public const ROWS = 60;
 
+    /** Names of the columns that the list can be sorted by, and what it is sorted by. */
+    public const SORTED = ['job' => 'code', 'name' => 'name', 'customer' => 'customer', 'days' => 'begins'];
+
     private const AT_ONCE = 300;
 
     private readonly Dates $dates;
@@ -43,23 +47,24 @@ final class JobView
     }
 
     /**
-     * Jobs by their first day, those without one last.
+     * Jobs by their first day, those without one last, or as asked.
      *
      * @param  int  $from  place in the list
      * @return array{list<JobRow>, int} and how many there are in all
      */
-    public function all(string $text, int $from = 0): array
+    public function all(string $text, ListOrder $order, int $from = 0): array
     {
         $query = DB::table('jobs_for_customers')
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, ['code', 'name', 'customer'], $text));
         $total = $query->count();
-        $map = TableMap::of(Job::class);
-        $jobs = array_values($query->orderByRaw('begins is null')->orderBy('begins')->orderBy('code')->offset($from)->limit(self::ROWS)->get()
-            ->map($map->object(...))->all());
+        $map = TableMap::of(JobHeading::class);
+        $rows = $order->apply($query, self::SORTED)->orderByRaw('begins is null')->orderBy('begins')->orderBy('code')
+            ->offset($from)->limit(self::ROWS)->get();
+        $jobs = array_values($rows->map($map->object(...))->all());
         $lines = $this->lines(array_column($jobs, 'code'));
         $grounds = $this->grounds(array_merge(...array_values($lines)));
 
-        return [array_map(fn (Job $job) => $this->row($job, $lines[$job->code] ?? [], $grounds), $jobs), $total];
+        return [array_map(fn (JobHeading $job) => $this->row($job, $lines[$job->code] ?? [], $grounds), $jobs), $total];
     }
 
     /** A job in full; null where there is none. */
@@ -69,7 +74,7 @@ final class JobView
         if ($stored === null) {
             return null;
         }
-        $job = TableMap::of(Job::class)->object($stored);
+        $job = TableMap::of(JobHeading::class)->object($stored);
         $lines = $this->lines([$code])[$code] ?? [];
         $grounds = $this->grounds($lines);
         $byActivity = [];
@@ -156,7 +161,7 @@ final class JobView
      * @param  list<JobLine>  $lines
      * @param  array{items: array<string, Item>, demands: array<string, array{Demand, list<Peg>}>, prices: array<string, int|null>}  $grounds
      */
-    private function row(Job $job, array $lines, array $grounds): JobRow
+    private function row(JobHeading $job, array $lines, array $grounds): JobRow
     {
         $costs = JobCosts::none();
         $late = 0;
@@ -184,9 +189,9 @@ final class JobView
             placeholders: count(array_filter($lines, fn (JobLine $line) => $line->item === null)),
             late: $late,
             expected: $isOpen ? null : $this->dates->isoOrNull($last),
-            estimated: Money::ofProduct($costs->estimated),
-            committed: Money::ofProduct($costs->committed),
-            actual: Money::ofProduct($costs->actual),
+            estimated: CostText::ofProduct($costs->estimated),
+            committed: CostText::ofProduct($costs->committed),
+            actual: CostText::ofProduct($costs->actual),
             record: MasterData::recordOf($job)->record,
         );
     }
@@ -224,15 +229,15 @@ final class JobView
             stock: $of(SupplyKind::Stock),
             ordered: $of(SupplyKind::Order),
             proposed: $of(SupplyKind::Proposal),
-            estimated: Money::ofProduct($costs->estimated),
-            committed: Money::ofProduct($costs->committed),
-            actual: Money::ofProduct($costs->actual),
+            estimated: CostText::ofProduct($costs->estimated),
+            committed: CostText::ofProduct($costs->committed),
+            actual: CostText::ofProduct($costs->actual),
         );
     }
 
     private function peg(Peg $peg): ExplanationPeg
     {
-        $plan = $this->plan ?? throw new \LogicException('a peg is of a plan');
+        $plan = $this->plan ?? throw new LogicException('a peg is of a plan');
 
         return new ExplanationPeg(
             (new Describe($plan))->supply($peg->supply), $this->when($peg->supply, $plan), Quantity::format($peg->qty),

@@ -149,7 +149,8 @@ final readonly class MasterData
         $map = TableMap::of($this->declaration->class);
 
         return new DataRecords(
-            array_values($query->offset($from)->limit($rows)->get(['t.*'])->map(fn (stdClass $row) => self::recordOf($map->object($row)))->all()),
+            array_values($query->offset($from)->limit($rows)->get(['t.*'])
+                ->map(fn (stdClass $row) => self::recordOf($map->object($row)))->all()),
             $total,
         );
     }

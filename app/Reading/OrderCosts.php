@@ -6,7 +6,7 @@ namespace App\Reading;
 
 use App\Models\OrderLine;
 use App\Reading\Shapes\PlannedAndReal;
-use App\Support\Money;
+use App\Support\CostText;
 use App\Support\Stored;
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
@@ -39,7 +39,7 @@ final class OrderCosts
             ->selectRaw('coalesce(sum(minutes), 0) as minutes, coalesce(sum(scrap), 0) as scrap')->first();
 
         return new PlannedAndReal(
-            material: Money::ofProduct($planned), issued: Money::ofProduct($issued),
+            material: CostText::ofProduct($planned), issued: CostText::ofProduct($issued),
             minutes: $operations->isEmpty() ? null : (string) $minutes->dividedBy(Quantity::ONE, RoundingMode::HALF_UP),
             reported: Stored::int($reported->minutes ?? 0), scrap: Quantity::format(Stored::int($reported->scrap ?? 0)),
         );

@@ -49,8 +49,8 @@ final class Roles
     public const ADMINISTRATOR = 'administrator';
 
     private const ALL = [
-        self::RUN, self::FORECAST, self::APPROVE, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE, self::REPORT,
-        self::STOCK,
+        self::RUN, self::FORECAST, self::APPROVE, self::BUY, self::MAKE, self::TRANSFER, self::DATA, self::HOLD, self::STUDY, self::PROMISE,
+        self::REPORT, self::STOCK,
     ];
 
     /** @var array<string, list<string>> permissions by role */

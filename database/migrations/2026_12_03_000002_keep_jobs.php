@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Support\Roles;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Projects for customers: what is done in them and when, and what that needs. */
@@ -49,10 +51,12 @@ return new class extends Migration
             $table->foreign('item_code')->references('code')->on('items');
             $table->foreign('site_code')->references('code')->on('sites');
         });
+        DB::table('roles')->exists() && Roles::install();
     }
 
     public function down(): void
     {
+        DB::table('permissions')->where('name', Roles::APPROVE)->delete();
         Schema::dropIfExists('job_lines');
         Schema::dropIfExists('job_activities');
         Schema::dropIfExists('jobs_for_customers');

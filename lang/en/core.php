@@ -86,7 +86,7 @@ return [
         'supplier' => 'supplier',
         'open_order' => 'order',
         'work_centre' => 'work centre',
-        'job' => 'job',
+        'job_heading' => 'job',
     ],
     'kinds' => [
         'alternatives' => 'another way to get :row',

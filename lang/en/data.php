@@ -119,6 +119,7 @@ return [
         'supplier_code' => 'Their code',
         'supply' => 'Comes by',
         'terms' => 'Terms',
+        'text' => 'What it will be',
         'to' => 'To',
         'to_family' => 'Before family',
         'unit' => 'Unit',

@@ -31,6 +31,8 @@ const VIEWS = [
     'Today' => ['/', 'Needs you', []],
     'Sales lines' => ['/demand', 'SO-7702/1', ['//tr[@data-row][1]/td[1]']],
     'Forecast' => ['/demand?view=forecast', 'consumed', []],
+    'Jobs' => ['/jobs', 'Sandwick quay masts', []],
+    'Job' => ['/jobs?job=J-41', 'Foundations and masts', ['(//tr[@data-row])[2]/td[3]', '(//tr[@data-row]//input)[1]']],
     'Promise' => ['/promise', 'Held for customers', []],
     'Plan' => ['/plan?q=PCB', 'PCB-207', ["(//*[@role='gridcell'])[5]"]],
     'Item' => ['/item?item=PCB-207&at=OSK', 'PCB-207', []],

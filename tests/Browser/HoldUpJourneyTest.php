@@ -21,7 +21,7 @@ it('takes a planner from a late customer line to the late purchase, and to a stu
 
     // try the purchase a week earlier, and compare
     $person->opens('/thread?of=sales:SO-7719/1')->clicks("//button[normalize-space()='Try P-3308 a week earlier']")
-        ->sees('Sales lines late');
+        ->sees('Lines late');
     $line = "//tr[@data-row][contains(., 'SO-7719/1')]";
     expect($person->reads("{$line}/td[6]"))->toBe('on time')->and($person->reads("{$line}/td[7]"))->toBe('6 → 0');
     $person->sees('SO-7724/2')->clicks("//button[starts-with(normalize-space(), 'Messages')]")->sees('Wanted earlier')

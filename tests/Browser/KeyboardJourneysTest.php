@@ -81,7 +81,7 @@ it('makes a study, plans it and compares it without a mouse', function () {
     Application::await(fn () => $person->counts("//a[starts-with(@href, '/compare?')]") > 0, 'the study to be planned');
     tabsTo($person, "//a[starts-with(@href, '/compare?')]");
     $person->presses('ENTER')->sees('What was added, is gone or is changed')->find('(//*[@data-row])[2]');
-    expect($person->reads("//dl/div[dt='Sales lines late']"))->toContain('better');
+    expect($person->reads("//dl/div[dt='Lines late']"))->toContain('better');
     $person->presses('ARROW_DOWN');
     Application::await(fn () => $person->focusIsOn('(//*[@data-row])[1]'), 'the focus on the first difference');
     $person->presses('ARROW_DOWN', 'ARROW_RIGHT');

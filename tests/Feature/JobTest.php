@@ -50,7 +50,7 @@ it('shows a job by what is done in it, where each line comes from, and what it c
 it('plans what is approved, alone or all at once, and nothing else', function () {
     ($this->approve)(['lines' => ['30']])->assertStatus(422)->assertJsonPath('reason', 'placeholder');
     ($this->approve)(['lines' => ['20', '99']])->assertStatus(422)->assertJsonPath('reason', 'none');
-    $answer = ($this->approve)(['lines' => null])->assertOk()->assertJsonPath('text', 'Job J-1, approved: 20')->json();
+    $answer = ($this->approve)(['lines' => null])->assertOk()->assertJsonPath('message', 'Job J-1, approved: 20')->json();
     ($this->approve)(['lines' => null])->assertStatus(422)->assertJsonPath('reason', 'none');
     app(StartRun::class)([], null);
     expect(($this->line)('20'))->toMatchArray(['approved' => true, 'isPlanned' => true, 'stock' => '30', 'proposed' => '10']);

@@ -147,6 +147,7 @@ function draftedChanges(): array
         'a sales line that goes' => [Roles::FORECAST, ['change' => 'remove_sales_line', 'order' => 'S1', 'line' => '1']],
         'a forecast' => [Roles::FORECAST, ['change' => 'set_forecast', 'forecast' => 'F', 'item' => 'HEAD', 'site' => 'MAIN', 'start' => '2026-03-16', 'qty' => '5']],
         'all demand' => [Roles::FORECAST, ['change' => 'scale_demand', 'percent' => 120, 'items' => [], 'customers' => []]],
+        'a job' => [Roles::FORECAST, ['change' => 'put_rows', 'kind' => 'jobs', 'rows' => [['code' => 'J9', 'name' => 'Quay']]]],
         'stock' => [Roles::DATA, ['change' => 'change_stock', 'item' => 'GLUE', 'site' => 'MAIN', 'qty' => '2']],
         'planning data' => [Roles::DATA, ['change' => 'change_planning', 'item' => 'ROD', 'site' => 'MAIN', 'leadDays' => 9]],
         'an item' => [Roles::DATA, ['change' => 'put_rows', 'kind' => 'items', 'rows' => [['code' => 'BELL', 'unit' => 'pcs']]]],
@@ -205,7 +206,7 @@ it('lets each role commit those changes that are its own, and no other', functio
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
         'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'remove_order', 'report_work',
-        'count_rows', 'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', 'block_stock', 'scrap_blocked', // only take others back
+        'count_rows', 'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', 'issue_to_job', 'return_from_job', 'block_stock', 'scrap_blocked', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

@@ -27,7 +27,7 @@ it('plans a study beside the live plan and tells what differs', function () {
         ->toStartWith('2026-03-10');
 
     $this->get("/compare?a=live&b=study-{$id}")->assertInertia(fn ($page) => $page->component('Compare')
-        ->where('figures.0.label', 'Sales lines late')->where('figures.0.before', '8')->where('figures.0.after', '5')->where('figures.0.better', true)
+        ->where('figures.0.label', 'Lines late')->where('figures.0.before', '8')->where('figures.0.after', '5')->where('figures.0.better', true)
         ->where('late.0.order', 'SO-7719')->where('late.0.kind', 'gone')->where('late.0.daysBefore', 6)->where('late.0.after', null)
         ->where('differences.late', 3)->where('running', null));
     $this->get("/compare?a=study-{$id}&b=live")->assertInertia(fn ($page) => $page->where('figures.0.worse', true)->where('late.0.kind', 'added'));

@@ -104,7 +104,7 @@ describe('the tray', () => {
         await tray(
             state([line(1)], {
                 figures: [
-                    figure('lateLines', 'sales lines late', '8', '6', { better: true }),
+                    figure('lateLines', 'lines late', '8', '6', { better: true }),
                     figure('proposals', 'proposals', '90', '91'),
                 ],
             }),

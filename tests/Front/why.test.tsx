@@ -13,7 +13,7 @@ stubLayout();
 
 const figure = (more: Partial<TodayFigure> = {}): TodayFigure => ({
     name: 'lateLines',
-    label: 'Sales lines late',
+    label: 'Lines late',
     value: '9',
     change: '+3',
     worse: true,
@@ -44,14 +44,14 @@ describe('a figure against the plan before', () => {
         });
         shown(figure());
         expect(http.getJson).not.toHaveBeenCalled();
-        await user.click(screen.getByRole('button', { name: 'Why Sales lines late +3' }));
-        const list = await screen.findByRole('list', { name: 'Why Sales lines late is another' });
+        await user.click(screen.getByRole('button', { name: 'Why Lines late +3' }));
+        const list = await screen.findByRole('list', { name: 'Why Lines late is another' });
         expect(list.textContent).toContain('SO-9/1');
         expect(list.textContent).toContain('Nell Harrow');
         expect(list.textContent).not.toContain('2026-03');
         expect([...list.querySelectorAll('strong')].map((one) => one.textContent)).toEqual(['+4', '\u22121']);
         expect(String(http.getJson.mock.calls[0]?.[0])).toBe('/why?figure=lateLines');
-        await user.click(screen.getByRole('button', { name: 'Why Sales lines late +3' }));
+        await user.click(screen.getByRole('button', { name: 'Why Lines late +3' }));
         expect(screen.queryByRole('list')).toBeNull();
     });
 

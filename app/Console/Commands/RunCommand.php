@@ -34,7 +34,7 @@ final class RunCommand extends Command
         }
         $summary = $run->summary ?? [];
         $this->line(sprintf(
-            'Planned: %d proposals, %d of %d sales lines late.', $summary['proposals'] ?? 0, $summary['lateLines'] ?? 0,
+            'Planned: %d proposals, %d of %d lines late.', $summary['proposals'] ?? 0, $summary['lateLines'] ?? 0,
             $summary['salesLines'] ?? 0,
         ));
 

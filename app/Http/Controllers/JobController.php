@@ -30,11 +30,12 @@ final class JobController extends Controller
         $job = $request->string('job')->limit(190, '')->toString();
         $detail = $job === '' ? null : $view->one($job);
         abort_if($job !== '' && $detail === null, 404, (string) trans('There is no such job.'));
-        [$jobs, $total] = $detail === null ? $view->all($text) : [[], 0];
+        $order = $this->order($request, JobView::SORTED);
+        [$jobs, $total] = $detail === null ? $view->all($text, $order) : [[], 0];
         $kind = fn (string $name) => MasterData::named($name)->kind();
 
         return (new JobsPage(
-            filter: ['q' => $text, 'job' => $job],
+            filter: ['q' => $text, 'job' => $job, 'sort' => (string) $order],
             jobs: $jobs,
             total: $total,
             detail: $detail,
@@ -45,7 +46,9 @@ final class JobController extends Controller
     /** The jobs from a place of their list on. */
     public function rows(Request $request): JsonResponse
     {
-        [$rows, $total] = (new JobView($this->plan()))->all($request->string('q')->limit(60, '')->toString(), $this->place($request));
+        [$rows, $total] = (new JobView($this->plan()))->all(
+            $request->string('q')->limit(60, '')->toString(), $this->order($request, JobView::SORTED), $this->place($request),
+        );
 
         return response()->json(new JobRows($rows, $total));
     }

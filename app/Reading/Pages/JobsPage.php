@@ -12,7 +12,7 @@ use App\Reading\Shapes\JobRow;
 final readonly class JobsPage extends Page
 {
     /**
-     * @param  array{q: string, job: string}  $filter
+     * @param  array{q: string, job: string, sort: string}  $filter
      * @param  list<JobRow>  $jobs
      * @param  array{jobs: DataKind, job_activities: DataKind, job_lines: DataKind}  $kinds  what their fields are
      */

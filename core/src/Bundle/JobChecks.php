@@ -8,7 +8,6 @@ use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Network\JobActivity;
 use Yposta\Core\Network\JobLine;
-use Yposta\Core\Study\TypedJobs;
 
 /** Checks between the lines of jobs and what is done in them. */
 final readonly class JobChecks
@@ -23,7 +22,7 @@ final readonly class JobChecks
      */
     public function check(array $lines, array $activities): void
     {
-        foreach (TypedJobs::withoutActivity($lines, $activities) as $at => $line) {
+        foreach (JobActivity::missing($lines, $activities) as $at => $line) {
             $fault = Fault::of('unknown_activity', ['job' => $line->job, 'activity' => $line->activity], 'activity');
             $this->findings->note($fault, Declaration::of(JobLine::class)->file->name, $at, $fault->property);
         }

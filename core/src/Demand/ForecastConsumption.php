@@ -11,8 +11,9 @@ use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Options\Options;
 
 /**
- * Sales lines, and lines of jobs alike, consume the forecast of their item and site (section 4), each by its full quantity: its own bucket, then earlier ones
- * as far as the run allows, latest first, then later ones, earliest first; what is left goes to the next forecast by name.
+ * Sales lines, and lines of jobs alike, consume the forecast of their item and site (section 4), each by its full quantity: its own bucket,
+ * then earlier ones as far as the run allows, latest first, then later ones, earliest first; what is left goes to the next forecast by
+ * name.
  */
 final readonly class ForecastConsumption
 {

@@ -6,7 +6,7 @@ namespace Yposta\Core\NetChange;
 
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Demand\DemandCollector;
-use Yposta\Core\Network\Job;
+use Yposta\Core\Network\JobHeading;
 use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
@@ -79,15 +79,15 @@ final readonly class NetworkDifference
         }
 
         return new self(
-            false, array_map(strval(...), array_keys($orders)), array_keys($stock), array_keys($demand), $lines,
-            $jobLines, self::held($before, $after),
+            structural: false, orders: array_map(strval(...), array_keys($orders)), stock: array_keys($stock), demand: array_keys($demand),
+            lines: $lines, jobLines: $jobLines, held: self::held($before, $after),
         );
     }
 
     /** @return list<JobLine> of jobs whose own data differ */
     private static function ofOtherJobs(Network $before, Network $after): array
     {
-        $other = RowDifference::of($before->jobs, $after->jobs, fn (Job $job) => $job->code);
+        $other = RowDifference::of($before->jobs, $after->jobs, fn (JobHeading $job) => $job->code);
 
         return $other === [] ? [] : array_values(array_filter($after->jobLines, fn (JobLine $line) => isset($other[$line->job])));
     }

@@ -20,7 +20,7 @@ final readonly class JobActivity implements Checked
 {
     use Row;
 
-    #[Column(new RowOf(Job::class))]
+    #[Column(new RowOf(JobHeading::class))]
     public string $job;
 
     #[Column(new Code)]
@@ -40,5 +40,30 @@ final readonly class JobActivity implements Checked
         if ($this->begins !== null && $this->ends !== null && $this->ends < $this->begins) {
             yield Fault::of('ends_early', ['code' => "{$this->job} {$this->activity}"], 'ends');
         }
+    }
+
+    /**
+     * Lines whose activity there is not.
+     *
+     * @param  iterable<int, JobLine>  $lines
+     * @param  iterable<self>  $activities
+     * @return iterable<int, JobLine> by place
+     */
+    public static function missing(iterable $lines, iterable $activities): iterable
+    {
+        $known = [];
+        foreach ($activities as $row) {
+            $known[self::nameOf($row->job, $row->activity)] = true;
+        }
+        foreach ($lines as $place => $line) {
+            if ($line->activity !== '' && ! isset($known[self::nameOf($line->job, $line->activity)])) {
+                yield $place => $line;
+            }
+        }
+    }
+
+    private static function nameOf(string $job, string $activity): string
+    {
+        return "{$job}\x1f{$activity}";
     }
 }

@@ -18,15 +18,15 @@ use Yposta\Core\Declaration\Text;
 use Yposta\Core\Reference\Reference;
 
 /**
- * What a job needs. It is demand, as a sales line is, once it is approved; one without an item is a placeholder, with a text and what it may
- * cost, until it has one. Quantities and `estCost` (of one, in the currency) in millionths.
+ * What a job needs. It is demand, as a sales line is, once it is approved; one without an item is a placeholder, with a text and what it
+ * may cost, until it has one. Quantities and `estCost` (of one, in the currency) in millionths.
  */
 #[BundleFile('job_lines.csv', 'job_lines', ['job', 'line'])]
 final readonly class JobLine implements Checked
 {
     use Row;
 
-    #[Column(new RowOf(Job::class))]
+    #[Column(new RowOf(JobHeading::class))]
     public string $job;
 
     #[Column(new Code)]

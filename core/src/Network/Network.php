@@ -20,7 +20,7 @@ final readonly class Network
         PriceBreak::class => 'priceBreaks', Planning::class => 'planning', SupplyAlternative::class => 'supplyAlternatives',
         BomLine::class => 'bom',
         Substitute::class => 'substitutes', Stock::class => 'stock', ForecastName::class => 'forecastNames', ForecastBucket::class => 'forecasts', SalesLine::class => 'sales',
-        Job::class => 'jobs', JobActivity::class => 'jobActivities', JobLine::class => 'jobLines',
+        JobHeading::class => 'jobs', JobActivity::class => 'jobActivities', JobLine::class => 'jobLines',
         OpenOrder::class => 'orders',
         PurchaseDocument::class => 'purchaseDocuments', OrderComponent::class => 'components', Allocation::class => 'allocations', WorkCentre::class => 'workCentres',
         Shift::class => 'shifts', Closure::class => 'closures',
@@ -70,7 +70,7 @@ final readonly class Network
     /** @var list<SalesLine> */
     public array $sales;
 
-    /** @var array<string, Job> by code */
+    /** @var array<string, JobHeading> by code */
     public array $jobs;
 
     /** @var list<JobActivity> */
@@ -232,7 +232,7 @@ final readonly class Network
             match (true) {
                 $row instanceof Planning => $keyed[self::key($row->item, $row->site)] = $row,
                 $row instanceof Site, $row instanceof Item, $row instanceof Supplier, $row instanceof OpenOrder,
-                $row instanceof WorkCentre, $row instanceof ForecastName, $row instanceof Job => $keyed[$row->code] = $row,
+                $row instanceof WorkCentre, $row instanceof ForecastName, $row instanceof JobHeading => $keyed[$row->code] = $row,
                 default => $keyed[] = $row,
             };
         }

@@ -35,7 +35,8 @@ final readonly class JobCosts
         }
 
         return new self(
-            BigInteger::of($line->qty)->multipliedBy($line->estCost ?? $unitCost), $committed, BigInteger::of($line->issued)->multipliedBy($unitCost),
+            BigInteger::of($line->qty)->multipliedBy($line->estCost ?? $unitCost), $committed,
+            BigInteger::of($line->issued)->multipliedBy($unitCost),
         );
     }
 

@@ -13,6 +13,9 @@ use Yposta\Core\Study\HoldSupply;
 /** What is held for whom: fixed allocations beside what the plan would give each open order and sales line. */
 final readonly class Reservations
 {
+    /** Kinds of demand that something is held for. */
+    private const HELD = [DemandKind::Sales, DemandKind::Job, DemandKind::Part, DemandKind::Out];
+
     private PegIndex $pegs;
 
     public function __construct(private Plan $plan)
@@ -30,7 +33,7 @@ final readonly class Reservations
         $needs = $first = [];
         foreach ($this->plan->demands as $demands) {
             foreach ($demands as $demand) {
-                if (! in_array($demand->kind, [DemandKind::Sales, DemandKind::Job, DemandKind::Part, DemandKind::Out], true) || $demand->isOfProposal()) {
+                if ($demand->isOfProposal() || ! in_array($demand->kind, self::HELD, true)) {
                     continue;
                 }
                 $subject = $demand->for?->reference() ?? $demand->reference();

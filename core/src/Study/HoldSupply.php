@@ -144,7 +144,7 @@ final readonly class HoldSupply implements Change
         if ($reference->kind === ReferenceKind::Job) {
             $line = $lookup->jobLine($reference) ?? throw DoesNotFit::because('no_job_line', ['line' => $reference->name]);
 
-            return $line->item === null || ! $line->approved ? throw DoesNotFit::because('not_approved', ['line' => $reference->name]) : [$line->item, $line->site];
+            return [$line->wanted() ?? throw DoesNotFit::because('not_approved', ['line' => $reference->name]), $line->site];
         }
         if ($reference->kind === ReferenceKind::Part || $reference->kind === ReferenceKind::Out) {
             $order = $lookup->order($reference) ?? throw DoesNotFit::because(

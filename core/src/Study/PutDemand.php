@@ -7,6 +7,7 @@ namespace Yposta\Core\Study;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Declaration\RowsOf;
 use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
 
@@ -16,14 +17,21 @@ final readonly class PutDemand implements Change
     /**
      * @param  list<SalesLine>  $sales
      * @param  list<ForecastBucket>  $forecasts
+     * @param  list<JobLine>  $jobLines
      */
-    public function __construct(#[RowsOf(SalesLine::class)] public array $sales, #[RowsOf(ForecastBucket::class)] public array $forecasts)
-    {
+    public function __construct(
+        #[RowsOf(SalesLine::class)] public array $sales,
+        #[RowsOf(ForecastBucket::class)] public array $forecasts,
+        #[RowsOf(JobLine::class)] public array $jobLines = [],
+    ) {
     }
 
     public function apply(Network $network): Network
     {
-        $sales = $forecasts = [];
+        $sales = $forecasts = $jobLines = [];
+        foreach ($this->jobLines as $line) {
+            $jobLines[self::key($line)] = $line;
+        }
         foreach ($this->sales as $line) {
             $sales[self::key($line)] = $line;
         }
@@ -34,6 +42,7 @@ final readonly class PutDemand implements Change
         return $network->with(
             sales: array_map(fn (SalesLine $line) => $sales[self::key($line)] ?? $line, $network->sales),
             forecasts: array_map(fn (ForecastBucket $bucket) => $forecasts[self::key($bucket)] ?? $bucket, $network->forecasts),
+            jobLines: array_map(fn (JobLine $line) => $jobLines[self::key($line)] ?? $line, $network->jobLines),
         );
     }
 
@@ -42,13 +51,16 @@ final readonly class PutDemand implements Change
         $sales = array_fill_keys(array_map(self::key(...), $this->sales), true);
         $forecasts = array_fill_keys(array_map(self::key(...), $this->forecasts), true);
 
+        $jobLines = array_fill_keys(array_map(self::key(...), $this->jobLines), true);
+
         return [new self(
             array_values(array_filter($before->sales, fn (SalesLine $line) => isset($sales[self::key($line)]))),
             array_values(array_filter($before->forecasts, fn (ForecastBucket $bucket) => isset($forecasts[self::key($bucket)]))),
+            array_values(array_filter($before->jobLines, fn (JobLine $line) => isset($jobLines[self::key($line)]))),
         )];
     }
 
-    private static function key(SalesLine|ForecastBucket $row): string
+    private static function key(SalesLine|ForecastBucket|JobLine $row): string
     {
         return (string) Declaration::of($row::class)->keyOf($row);
     }

@@ -14,8 +14,8 @@ use Yposta\Core\Network\Closure;
 use Yposta\Core\Network\ForecastBucket;
 use Yposta\Core\Network\ForecastName;
 use Yposta\Core\Network\Item;
-use Yposta\Core\Network\Job;
 use Yposta\Core\Network\JobActivity;
+use Yposta\Core\Network\JobHeading;
 use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\NetworkSurroundings;
@@ -53,7 +53,7 @@ final readonly class PutRows implements Change, Flat
         'planning' => Planning::class, 'alternatives' => SupplyAlternative::class, 'bom' => BomLine::class,
         'substitutes' => Substitute::class, 'work_centres' => WorkCentre::class, 'shifts' => Shift::class, 'closures' => Closure::class,
         'operations' => Operation::class, 'operation_alternatives' => OperationAlternative::class, 'setup_changes' => SetupChange::class,
-        'sales' => SalesLine::class, 'jobs' => Job::class, 'job_activities' => JobActivity::class, 'job_lines' => JobLine::class,
+        'sales' => SalesLine::class, 'jobs' => JobHeading::class, 'job_activities' => JobActivity::class, 'job_lines' => JobLine::class,
         'forecast_names' => ForecastName::class, 'forecasts' => ForecastBucket::class,
     ];
 
@@ -65,7 +65,7 @@ final readonly class PutRows implements Change, Flat
         ]],
         WorkCentre::class => ['workCentre', [Shift::class, Closure::class, SetupChange::class]],
         CalendarWeek::class => ['calendar', [CalendarDay::class]],
-        Job::class => ['job', [JobActivity::class, JobLine::class]],
+        JobHeading::class => ['job', [JobActivity::class, JobLine::class]],
     ];
 
     /** So many places where something is used are named. */
@@ -113,7 +113,7 @@ final readonly class PutRows implements Change, Flat
         $after = $this->written($this->withoutOwn($network, $gone), $this->class, [...$kept, ...array_values($new)]);
         $after = match ($this->class) {
             SalesLine::class => TypedSales::checked($network, $after),
-            Job::class, JobActivity::class, JobLine::class => TypedJobs::checked($network, $after),
+            JobHeading::class, JobActivity::class, JobLine::class => TypedJobs::checked($network, $after),
             default => $after,
         };
         $this->checkUses($after, $gone);

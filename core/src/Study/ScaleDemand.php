@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yposta\Core\Study;
 
 use Yposta\Core\Network\ForecastBucket;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\SalesLine;
 use Yposta\Core\Quantity\Factor;
@@ -29,7 +30,7 @@ final readonly class ScaleDemand implements Change
         foreach ($this->items as $item) {
             isset($network->items[$item]) || throw DoesNotFit::because('no_item', ['item' => $item]);
         }
-        $known = array_column($network->sales, 'customer');
+        $known = [...array_column($network->sales, 'customer'), ...array_column($network->jobs, 'customer')];
         foreach ($this->customers as $customer) {
             in_array($customer, $known, true) || throw DoesNotFit::because('no_customer', ['customer' => $customer]);
         }
@@ -47,7 +48,14 @@ final readonly class ScaleDemand implements Change
                 $network->forecasts,
             );
 
-        return $network->with(sales: $sales, forecasts: $forecasts);
+        $jobLines = array_map(
+            fn (JobLine $line) => $this->concernsLine($network, $line)
+                ? $line->with(qty: $line->issued + $this->scaled($network, (string) $line->item, $line->open()))
+                : $line,
+            $network->jobLines,
+        );
+
+        return $network->with(sales: $sales, forecasts: $forecasts, jobLines: $jobLines);
     }
 
     public function inverse(Network $before): array
@@ -57,7 +65,14 @@ final readonly class ScaleDemand implements Change
             $this->customers !== []
                 ? []
                 : array_values(array_filter($before->forecasts, fn (ForecastBucket $bucket) => $this->concerns($bucket->item, ''))),
+            array_values(array_filter($before->jobLines, fn (JobLine $line) => $this->concernsLine($before, $line))),
         )];
+    }
+
+    /** Lines of jobs that are demand. */
+    private function concernsLine(Network $network, JobLine $line): bool
+    {
+        return $line->wanted() !== null && $this->concerns($line->wanted(), $network->jobs[$line->job]->customer);
     }
 
     private function concerns(string $item, string $customer): bool

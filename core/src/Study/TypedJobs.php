@@ -21,7 +21,7 @@ final class TypedJobs
      */
     public static function checked(Network $before, Network $after): Network
     {
-        foreach (self::withoutActivity($after->jobLines, $after->jobActivities) as $line) {
+        foreach (JobActivity::missing($after->jobLines, $after->jobActivities) as $line) {
             throw DoesNotFit::because('no_activity', ['line' => $line->reference()->name, 'activity' => $line->activity]);
         }
         $drops = [];
@@ -43,30 +43,5 @@ final class TypedJobs
         return $drops === [] ? $after : $after->with(allocations: array_values(array_filter(
             $after->allocations, fn (Allocation $held) => ! isset($drops[$held->demand]),
         )));
-    }
-
-    /**
-     * Lines whose activity there is not.
-     *
-     * @param  iterable<int, JobLine>  $lines
-     * @param  iterable<JobActivity>  $activities
-     * @return iterable<int, JobLine> by place
-     */
-    public static function withoutActivity(iterable $lines, iterable $activities): iterable
-    {
-        $known = [];
-        foreach ($activities as $row) {
-            $known[self::activity($row->job, $row->activity)] = true;
-        }
-        foreach ($lines as $place => $line) {
-            if ($line->activity !== '' && ! isset($known[self::activity($line->job, $line->activity)])) {
-                yield $place => $line;
-            }
-        }
-    }
-
-    private static function activity(string $job, string $activity): string
-    {
-        return "{$job}\x1f{$activity}";
     }
 }

@@ -59,13 +59,19 @@ export function formOf(kind: DataKind, row: DataRecord | null): Record<string, s
     );
 }
 
-/** The row of a form, without what was left empty: that is what it usually is. */
-export function rowOf(kind: DataKind, form: Record<string, string>): Record<string, Plain> {
+/**
+ * The row of a form, without what was left empty: that is what it usually is.
+ *
+ * @param was what it stood as; what is emptied of it is sent as nothing
+ */
+export function rowOf(kind: DataKind, form: Record<string, string>, was: DataRecord | null = null): Record<string, Plain> {
     const row: Record<string, Plain> = {};
     for (const field of kind.fields) {
         const value = plainOf(field, form[field.name] ?? '');
         if (value !== null && !(value === '' && field.name === 'name')) {
             row[field.name] = value;
+        } else if (was !== null) {
+            row[field.name] = null;
         }
     }
     return row;

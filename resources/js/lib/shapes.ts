@@ -1145,15 +1145,9 @@ export interface JobRows {
     total: number;
 }
 
-/** What was done with lines of a job, and the commit by which it is taken back. */
-export interface JobWritten {
-    text: string;
-    commit: number;
-}
-
 /** Projects for customers: all of them, or one. */
 export interface JobsPage {
-    filter: { q: string; job: string };
+    filter: { q: string; job: string; sort: string };
     jobs: JobRow[];
     total: number;
     detail: JobDetail | null;

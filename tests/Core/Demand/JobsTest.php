@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use Tests\Support;
-use Yposta\Core\Network\Job;
 use Yposta\Core\Network\JobActivity;
+use Yposta\Core\Network\JobHeading;
 use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Options\Options;
@@ -90,7 +90,8 @@ it('gives a job what is in stock, takes it back, and knows the way back of both'
     $back = new ReturnFromJob('J1', '10', ONE);
     expect($line($back->apply($after))->issued)->toBe(ONE)
         ->and((new Changes((new Changes([$back]))->inverse($after)))->apply($back->apply($after)))->toEqual($after)
-        ->and(array_map(fn ($posting) => [$posting->item, $posting->qty, $posting->document], $issue->postings($held)))->toBe([['X', -2 * ONE, 'job:J1/10']]);
+        ->and(array_map(fn ($posting) => [$posting->item, $posting->qty, $posting->document], $issue->postings($held)))
+        ->toBe([['X', -2 * ONE, 'job:J1/10']]);
     foreach ([$issue, $back] as $change) {
         expect(ChangeCodec::decode(ChangeCodec::encode($change)))->toEqual($change)
             ->and(fn () => SoundChange::decode(ChangeCodec::encode($change)))->toThrow(Exception::class);
@@ -115,13 +116,13 @@ it('lets nobody type what a job has got, nor take away what has some', function 
     [fn (JobLine $line) => new PutRows(JobLine::class, [$line->with(item: 'Y')]), 'was issued'],
     [fn (JobLine $line) => new PutRows(JobLine::class, [$line->with(approved: false)]), 'was issued'],
     [fn (JobLine $line) => new PutRows(JobLine::class, [], [['J1', '10']]), 'was issued'],
-    [fn (JobLine $line) => new PutRows(Job::class, [], [['J1']]), 'was issued'],
+    [fn (JobLine $line) => new PutRows(JobHeading::class, [], [['J1']]), 'was issued'],
     [fn (JobLine $line) => new PutRows(JobLine::class, [$line->with(activity: 'ROOF')]), 'ROOF'],
 ]);
 
 it('takes lines and activities along with their job, and keeps an activity that a line is for', function () {
     $network = withJob("J1,10,X,MAIN,5,2026-03-20,1\n")->network;
-    $gone = new PutRows(Job::class, [], [['J1']]);
+    $gone = new PutRows(JobHeading::class, [], [['J1']]);
     $after = $gone->apply($network);
     expect([$after->jobs, $after->jobLines, $after->jobActivities])->toBe([[], [], []])
         ->and((new Changes((new Changes([$gone]))->inverse($network)))->apply($after))->toEqual($network);
@@ -146,7 +147,7 @@ it('plans a changed job as a whole run does', function (Closure $change) {
     'later' => [fn (Network $network) => new PutRows(JobLine::class, [$network->jobLines[0]->with(due: $network->jobLines[0]->due + 9)])],
     'approved' => [fn (Network $network) => new PutRows(JobLine::class, [$network->jobLines[1]->with(approved: true)])],
     'no more' => [fn (Network $network) => new PutRows(JobLine::class, [], [['J1', '10']])],
-    'more urgent' => [fn (Network $network) => new PutRows(Job::class, [$network->jobs['J1']->with(priority: 1)])],
+    'more urgent' => [fn (Network $network) => new PutRows(JobHeading::class, [$network->jobs['J1']->with(priority: 1)])],
     'a new line' => [fn (Network $network) => new PutRows(JobLine::class, [$network->jobLines[0]->with(line: '5', qty: ONE)])],
     'issued' => [fn (Network $network) => new IssueToJob('J1', '10', ONE)],
 ]);

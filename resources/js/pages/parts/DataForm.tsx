@@ -34,7 +34,7 @@ export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
     const isReady = (row === null || changed.length > 0) && missing.length === 0;
     const removed = row === null ? [] : [row.identity];
     const draftIt = async () => {
-        const rows = [rowOf(kind, form)];
+        const rows = [{ ...row?.values, ...rowOf(kind, form, row) }];
         const done = await draft.add([{ change: 'put_rows', kind: kind.kind, rows, removed: isKeyed ? [] : removed }]);
         if (done && row === null) {
             onClose();

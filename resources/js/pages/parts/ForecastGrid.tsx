@@ -164,6 +164,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
             }
         } else if (command && mayType) {
             event.preventDefault();
+            event.stopPropagation(); // the draft has keys of the same name
             const does: Record<typeof command, () => void> = {
                 clear: () => inAll(''),
                 fill: fillRight,

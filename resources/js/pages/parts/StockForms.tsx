@@ -6,7 +6,7 @@ import { NumberField } from '@/components/NumberField';
 import { isZero, qty } from '@/lib/format';
 import { freshKey, postJson } from '@/lib/http';
 import { readQuantity } from '@/lib/quantities';
-import type { ComponentRow, OrderLineRow, PointDetail, Posted, SalesRow } from '@/lib/shapes';
+import type { ComponentRow, JobLineRow, OrderLineRow, PointDetail, Posted, SalesRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
@@ -175,6 +175,29 @@ export function IssueForm({ row, order, onDone }: { row: ComponentRow; order: st
             {!back && (
                 <Tick on={more} onChange={setMore}>
                     {t('More than planned, with a reason')}
+                </Tick>
+            )}
+        </Frame>
+    );
+}
+
+/** What a job gets of a line from stock, or what comes back from it. */
+export function SupplyForm({ job, row, onDone }: { job: string; row: JobLineRow } & Telling) {
+    const [back, setBack] = useState(false);
+    return (
+        <Frame
+            url="/jobs/supply"
+            label={back ? t('Back from :order', { order: job }) : t('Issued to :order', { order: job })}
+            decimals={row.decimals}
+            unit={row.unit}
+            amount={isZero(row.stock) ? row.open : row.stock}
+            button={back ? t('Take back') : t('Issue')}
+            posts={(qty) => ({ job, lines: [{ line: row.line, qty: back ? `-${qty}` : qty }] })}
+            onDone={onDone}
+        >
+            {!isZero(row.issued) && (
+                <Tick on={back} onChange={setBack}>
+                    {t('It comes back into stock')}
                 </Tick>
             )}
         </Frame>

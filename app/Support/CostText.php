@@ -8,8 +8,8 @@ use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
 use Yposta\Core\Quantity\Quantity;
 
-/** Sums of money as decimal text. */
-final class Money
+/** What something costs as decimal text, to the cent. */
+final class CostText
 {
     /** A quantity times a price, both in millionths, to the nearest cent. */
     public static function ofProduct(BigInteger $product): string

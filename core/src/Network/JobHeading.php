@@ -16,7 +16,7 @@ use Yposta\Core\Declaration\Whole;
 
 /** A project for a customer: what it needs stands in its lines. The priority is that of their demand; the days have no effect on a run. */
 #[BundleFile('jobs.csv', 'jobs_for_customers', ['code'])]
-final readonly class Job implements Checked
+final readonly class JobHeading implements Checked
 {
     use Row;
 
