@@ -24,6 +24,7 @@ final readonly class NetworkSurroundings implements Surroundings
             Supplier::class => $this->network->suppliers,
             OpenOrder::class => $this->network->orders,
             WorkCentre::class => $this->network->workCentres,
+            JobHeading::class => $this->network->jobs,
             default => [],
         };
 

@@ -120,6 +120,15 @@ it('lets nobody type what a job has got, nor take away what has some', function 
     [fn (JobLine $line) => new PutRows(JobLine::class, [$line->with(activity: 'ROOF')]), 'ROOF'],
 ]);
 
+it('takes new jobs, activities and lines one after the other, and none of a job that there is not', function () {
+    $network = withJob()->network;
+    $line = $network->jobLines[0];
+    $job = new PutRows(JobHeading::class, [$network->jobs['J1']->with(code: 'J2')]);
+    $rows = new PutRows(JobLine::class, [$line->with(job: 'J2', activity: '')]);
+    expect(Support::refusal(fn () => SoundChange::apply($rows, $network)))->toContain("no job 'J2'")
+        ->and(SoundChange::apply($rows, SoundChange::apply($job, $network))->jobLines)->toHaveCount(2);
+});
+
 it('takes lines and activities along with their job, and keeps an activity that a line is for', function () {
     $network = withJob("J1,10,X,MAIN,5,2026-03-20,1\n")->network;
     $gone = new PutRows(JobHeading::class, [], [['J1']]);
