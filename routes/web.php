@@ -10,6 +10,7 @@ use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\CalendarFeedController;
 use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\CompanyController;
+use App\Http\Controllers\CostController;
 use App\Http\Controllers\DataController;
 use App\Http\Controllers\DemandController;
 use App\Http\Controllers\DemoDayController;
@@ -99,6 +100,10 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/calendar/year', [CalendarController::class, 'year']);
     Route::post('/calendar/look', [CalendarController::class, 'look']);
     Route::get('/calendar/{code}.ics', [CalendarController::class, 'file'])->where('code', '.+');
+
+    Route::get('/costs', [CostController::class, 'index']);
+    Route::get('/costs/rows', [CostController::class, 'rows']);
+    Route::get('/costs/parts', [CostController::class, 'parts']);
 
     Route::get('/structure', [StructureController::class, 'show']);
     Route::get('/structure/lines', [StructureController::class, 'lines']);

@@ -9,6 +9,7 @@ use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Calendar;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Network\Allocation;
+use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\CalendarDay;
 use Yposta\Core\Network\CalendarWeek;
 use Yposta\Core\Network\ForecastBucket;
@@ -139,6 +140,17 @@ final readonly class NetworkReader
                 SupplyAlternative::class, $this->query(SupplyAlternative::class)->whereIn('item_code', $items),
             ),
         ]);
+    }
+
+    /** Only what is needed to see what items are made of and cost. */
+    public function structures(): Network
+    {
+        $rows = [];
+        foreach ([Item::class, Planning::class, BomLine::class] as $class) {
+            $rows[$class] = $this->rows($class, $this->query($class));
+        }
+
+        return Network::ofRows($rows);
     }
 
     /** @param  list<string>  $items  codes */

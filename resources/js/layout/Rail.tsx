@@ -51,7 +51,12 @@ export function Rail() {
             icon: ClipboardList,
             on: ['/orders', '/requests', '/chase', '/letters', '/movements', '/count'].some((path) => url.startsWith(path)),
         },
-        { href: '/data', label: t('Data'), icon: Library, on: ['/data', '/structure', '/calendar'].some((path) => url.startsWith(path)) },
+        {
+            href: '/data',
+            label: t('Data'),
+            icon: Library,
+            on: ['/data', '/structure', '/costs', '/calendar'].some((path) => url.startsWith(path)),
+        },
     ];
     const fold = () => {
         localStorage.setItem(KEPT, folded ? 'open' : 'folded');

@@ -645,6 +645,58 @@ export interface Converted {
     message: string;
 }
 
+/** What a component adds to the cost of one. */
+export interface CostPartRow {
+    component: string;
+    name: string;
+    qty: string;
+    unit: string;
+    each: string;
+    cost: string;
+    share: number;
+    isRolled: boolean;
+}
+
+/** What an item costs in material, and what is left of its price; in the currency. */
+export interface CostRow {
+    item: string;
+    name: string;
+    unit: string;
+    isRolled: boolean;
+    cost: string;
+    kept: string;
+    price: string | null;
+    margin: string | null;
+    percent: number | null;
+    before: string | null;
+    marginBefore: string | null;
+}
+
+/** Costs from a place of their list on, and how many there are in all. */
+export interface CostRows {
+    rows: CostRow[];
+    total: number;
+}
+
+/** Another cost of an item that is tried. */
+export interface CostTrial {
+    item: string;
+    name: string;
+    to: string;
+    before: string;
+    changed: number;
+    change: string;
+}
+
+/** What items cost in material, and what is left of their prices. */
+export interface CostsPage {
+    filter: { q: string; show: '' | 'all'; sort: string; item: string; to: string };
+    rows: CostRow[];
+    total: number;
+    trial: CostTrial | null;
+    trouble: string | null;
+}
+
 /** A count of many items. */
 export interface CountPage {
     may: boolean;

@@ -65,6 +65,9 @@ function Kind({ shelves, kind, list, filter, opens }: DataPage) {
         <>
             <PageHead title={t('Data')}>
                 {t('What the plan is computed from.')}
+                <Link href="/costs" className="ml-3 font-semibold text-act hover:underline">
+                    {t('Costs and margins')}
+                </Link>
                 {plan.id === null && (
                     <Link href="/" className="ml-3 font-semibold text-act hover:underline">
                         {t('To the first steps')}
