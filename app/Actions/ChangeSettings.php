@@ -44,6 +44,7 @@ final readonly class ChangeSettings
             $percent = $values['overPercent'] ?? 0;
             is_int($percent) && $percent >= 0 && $percent <= self::MOST_PERCENT
                 || throw Refused::because('settings.percent', ['most' => self::MOST_PERCENT], 'percent');
+            preg_match('/^([A-Z]{3})?$/D', (string) ($values['currency'] ?? '')) === 1 || throw Refused::because('settings.currency', [], 'currency');
             $changed !== [] || throw Refused::because('settings.nothing', [], 'none');
             CompanySettings::write([...$now, ...$changed]);
             $said = [];

@@ -13,11 +13,14 @@ final class CompanySettings
 {
     public static function now(): CompanyValues
     {
-        $kept = Settings::several([Settings::OVER_PERCENT, Settings::HOLD_ON_RELEASE, Settings::COUNT_UNSENT, Settings::BELOW_ZERO]);
+        $kept = Settings::several([
+            Settings::OVER_PERCENT, Settings::HOLD_ON_RELEASE, Settings::COUNT_UNSENT, Settings::BELOW_ZERO, Settings::CURRENCY,
+        ]);
         $company = Settings::company();
 
         return new CompanyValues(
-            name: $company['name'], address: $company['address'], overPercent: Stored::int($kept[Settings::OVER_PERCENT] ?? 10),
+            name: $company['name'], address: $company['address'], currency: Stored::text($kept[Settings::CURRENCY] ?? ''),
+            overPercent: Stored::int($kept[Settings::OVER_PERCENT] ?? 10),
             holdOnRelease: ($kept[Settings::HOLD_ON_RELEASE] ?? true) === true,
             countUnsent: ($kept[Settings::COUNT_UNSENT] ?? true) === true, belowZero: ($kept[Settings::BELOW_ZERO] ?? false) === true,
         );
@@ -27,6 +30,7 @@ final class CompanySettings
     public static function write(array $values): void
     {
         Settings::set(Settings::COMPANY, ['name' => $values['name'], 'address' => $values['address']]);
+        Settings::set(Settings::CURRENCY, $values['currency']);
         Settings::set(Settings::OVER_PERCENT, $values['overPercent']);
         Settings::set(Settings::HOLD_ON_RELEASE, $values['holdOnRelease']);
         Settings::set(Settings::COUNT_UNSENT, $values['countUnsent']);

@@ -28,6 +28,9 @@ final class Settings
     /** Name and address of the company, as it is printed on papers. */
     public const COMPANY = 'company';
 
+    /** What costs and prices are in, as ISO 4217 has it; nothing unless set otherwise. */
+    public const CURRENCY = 'currency';
+
     /** Whether the data are those of the demo company, which can be taken away again. */
     public const IS_DEMO = 'is_demo';
 
@@ -54,6 +57,12 @@ final class Settings
         $kept = (array) self::get(self::COMPANY, []);
 
         return ['name' => Stored::text($kept['name'] ?? ''), 'address' => Stored::text($kept['address'] ?? '')];
+    }
+
+    /** Of costs and prices, as ISO 4217 has it; empty where nobody has said. */
+    public static function currency(): string
+    {
+        return Stored::text(self::get(self::CURRENCY, ''));
     }
 
     public static function set(string $key, mixed $value): void

@@ -28,6 +28,7 @@ final class DemoSeeder extends Seeder
     public function run(): void
     {
         Roles::install();
+        Settings::set(Settings::CURRENCY, 'EUR');
         Settings::set(Settings::COMPANY, ['name' => 'Marrowby Instruments', 'address' => '4 Weir Lane, Oskerby']);
         foreach (self::PEOPLE as [$name, $email, $role]) {
             User::query()->updateOrCreate(['email' => $email], ['name' => $name, 'password' => self::PASSWORD])->syncRoles([$role]);

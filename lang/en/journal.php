@@ -97,6 +97,7 @@ return [
         'address' => 'Address of the company: :before to :after',
         'belowZero' => 'More may be taken than the books have: :before to :after',
         'countUnsent' => 'Purchases that were not sent count: :before to :after',
+        'currency' => 'Currency of costs and prices: :before to :after',
         'holdOnRelease' => 'A released order holds its material: :before to :after',
         'name' => 'Name of the company: :before to :after',
         'no' => 'no',

@@ -265,6 +265,7 @@ return [
         'forbidden' => 'You may not accept a shortage. Nothing was changed.',
     ],
     'settings' => [
+        'currency' => 'A currency is three capital letters, like EUR. Nothing was changed.',
         'forbidden' => 'Settings are for an administrator. Nothing was changed.',
         'nothing' => 'Nothing differs from what holds. Nothing was changed.',
         'percent' => 'From 0 to :most percent may come beyond what was ordered. Nothing was changed.',

@@ -27,6 +27,16 @@ it('writes settings with each change in the journal', function () {
         ->and(Activity::query()->latest('id')->value('description'))->toContain('10 to 15')->toContain('no to yes')->toContain('1 Mill Lane, Oskerby');
 });
 
+it('says what costs and prices are in', function () {
+    ($this->save)(['currency' => 'SEK'])->assertOk();
+    expect($this->get('/costs')->inertiaPage()['props']['currency'])->toBe('SEK')->and(($this->seen)()['currency'])->toBe('SEK');
+    foreach (['euro', 'sek', 'SE', "SEK\n<b>"] as $wrong) {
+        ($this->save)(['currency' => $wrong])->assertStatus(422);
+    }
+    ($this->save)(['currency' => ''])->assertOk();
+    expect(Settings::currency())->toBe('');
+});
+
 it('takes an address away again', function () {
     ($this->save)(['address' => ''])->assertOk();
     expect(Settings::company()['address'])->toBe('');

@@ -53,7 +53,7 @@ it('drafts a changed row, writes it with what it was before, and takes it back',
 
     expect((array) DB::table('items')->where('code', 'WS-400')->first(['name', 'sales_price']))->toBe(['name' => 'Storm station', 'sales_price' => 99_500_000]);
     $history = $this->getJson('/history?of='.rawurlencode($item['record']))->assertOk()->json();
-    expect($history[0]['sentence'])->toContain('Item WS-400')->toContain('Name')->toContain('to Storm station')->toContain('Sales price 0 to 99.5')
+    expect($history[0]['sentence'])->toContain('Item WS-400')->toContain('Name')->toContain('to Storm station')->toContain('Sales price 2190 to 99.5')
         ->and($history[0]['undoes'])->toBe($commit);
     $this->postJson("/journal/{$commit}/undo", ['key' => freshKey()])->assertOk();
     expect(DB::table('items')->where('code', 'WS-400')->value('name'))->not->toBe('Storm station');

@@ -28,6 +28,7 @@ stubLayout();
 const VALUES: CompanyValues = {
     name: 'Marrowby Instruments',
     address: '4 Weir Lane',
+    currency: 'EUR',
     overPercent: 10,
     holdOnRelease: true,
     countUnsent: true,

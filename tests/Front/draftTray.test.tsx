@@ -103,10 +103,7 @@ describe('the tray', () => {
     it('tells what the draft does in the figures that matter, and that it changes none', async () => {
         await tray(
             state([line(1)], {
-                figures: [
-                    figure('lateLines', 'lines late', '8', '6', { better: true }),
-                    figure('proposals', 'proposals', '90', '91'),
-                ],
+                figures: [figure('lateLines', 'lines late', '8', '6', { better: true }), figure('proposals', 'proposals', '90', '91')],
             }),
         );
         const bar = screen.getByRole('region', { name: 'Draft' });

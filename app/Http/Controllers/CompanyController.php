@@ -32,7 +32,7 @@ final class CompanyController extends Controller
     public function save(Request $request, ChangeSettings $change): JsonResponse
     {
         $rules = fn (string $of): array => [
-            "{$of}.name" => 'nullable|string|max:190', "{$of}.address" => 'nullable|string|max:500', "{$of}.overPercent" => 'integer',
+            "{$of}.name" => 'nullable|string|max:190', "{$of}.address" => 'nullable|string|max:500', "{$of}.overPercent" => 'integer', "{$of}.currency" => 'nullable|string|max:20',
             "{$of}.holdOnRelease" => 'boolean', "{$of}.countUnsent" => 'boolean', "{$of}.belowZero" => 'boolean',
         ];
         $given = $request->validate(['values' => 'required|array', 'seen' => 'required|array', ...$rules('values'), ...$rules('seen')]);
@@ -105,7 +105,7 @@ final class CompanyController extends Controller
     private function typed(array $given): array
     {
         $values = [];
-        foreach (['name', 'address'] as $name) {
+        foreach (['name', 'address', 'currency'] as $name) {
             array_key_exists($name, $given) && $values[$name] = trim((string) $given[$name]);
         }
         foreach (['holdOnRelease', 'countUnsent', 'belowZero'] as $name) {

@@ -8,6 +8,7 @@ use App\Planning\NetworkReader;
 use App\Reading\CostView;
 use App\Reading\Pages\CostsPage;
 use App\Support\Refused;
+use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -37,6 +38,7 @@ final class CostController extends Controller
             rows: $rows->rows,
             total: $rows->total,
             trial: $trial,
+            currency: Settings::currency(),
             trouble: $trouble,
         ))->show();
     }

@@ -11,6 +11,7 @@ use App\Reading\MasterData;
 use App\Reading\Pages\JobsPage;
 use App\Reading\Shapes\JobRows;
 use App\Support\Roles;
+use App\Support\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -40,6 +41,7 @@ final class JobController extends Controller
             total: $total,
             detail: $detail,
             kinds: ['jobs' => $kind('jobs'), 'job_activities' => $kind('job_activities'), 'job_lines' => $kind('job_lines')],
+            currency: Settings::currency(),
         ))->show();
     }
 

@@ -15,6 +15,7 @@ final readonly class JobsPage extends Page
      * @param  array{q: string, job: string, sort: string}  $filter
      * @param  list<JobRow>  $jobs
      * @param  array{jobs: DataKind, job_activities: DataKind, job_lines: DataKind}  $kinds  what their fields are
+     * @param  string  $currency  of all costs; empty where nobody has said
      */
     public function __construct(
         public array $filter,
@@ -22,6 +23,7 @@ final readonly class JobsPage extends Page
         public int $total,
         public ?JobDetail $detail,
         public array $kinds,
+        public string $currency,
     ) {
     }
 }

@@ -8,6 +8,7 @@ namespace App\Reading\Shapes;
 final readonly class CompanyValues
 {
     /**
+     * @param  string  $currency  of costs and prices, as ISO 4217 has it; empty where nobody has said
      * @param  int  $overPercent  of what was ordered by which more may be received
      * @param  bool  $holdOnRelease  whether an order that is released holds what the plan gives it
      * @param  bool  $countUnsent  whether purchases that were not sent cover anything in the list of shortages
@@ -16,6 +17,7 @@ final readonly class CompanyValues
     public function __construct(
         public string $name,
         public string $address,
+        public string $currency,
         public int $overPercent,
         public bool $holdOnRelease,
         public bool $countUnsent,

@@ -494,6 +494,7 @@ export interface CompanyPage {
 export interface CompanyValues {
     name: string;
     address: string;
+    currency: string;
     overPercent: number;
     holdOnRelease: boolean;
     countUnsent: boolean;
@@ -694,6 +695,7 @@ export interface CostsPage {
     rows: CostRow[];
     total: number;
     trial: CostTrial | null;
+    currency: string;
     trouble: string | null;
 }
 
@@ -1204,6 +1206,7 @@ export interface JobsPage {
     total: number;
     detail: JobDetail | null;
     kinds: { jobs: DataKind; job_activities: DataKind; job_lines: DataKind };
+    currency: string;
 }
 
 /** What people changed. */

@@ -62,6 +62,19 @@ export default function Company({ values, isDemo }: CompanyPage) {
                     />
                 </Line>
                 <Line
+                    label={t('Currency')}
+                    note={t('Three letters, like EUR: what costs, prices and margins are in. Orders have that of their supplier.')}
+                    id="company-currency"
+                >
+                    <input
+                        id="company-currency"
+                        value={shown.currency}
+                        maxLength={3}
+                        onChange={(event) => edit({ currency: event.target.value.toUpperCase() })}
+                        className={`${FIELD} w-20`}
+                    />
+                </Line>
+                <Line
                     label={t('More than ordered')}
                     note={t('So many percent may come beyond what was ordered; what is above is refused.')}
                     id="company-over"

@@ -40,7 +40,7 @@ function Changed({ before, after }: { before: string | null; after: string }) {
 }
 
 /** What is sold, what it costs in material, what is left of its price; and what another cost of something would do to all of them. */
-export default function Costs({ filter, rows: first, total, trial, trouble: wrong }: CostsPage) {
+export default function Costs({ filter, rows: first, total, trial, currency, trouble: wrong }: CostsPage) {
     const [open, setOpen] = useState<string | null>(null);
     const change = (changes: Record<string, string>) => refilter('/costs', filter, changes, {});
     const { rows, more, trouble } = useMoreRows('/costs/rows', filter, first, total, (answer: CostRows) => answer.rows);
@@ -109,7 +109,12 @@ export default function Costs({ filter, rows: first, total, trial, trouble: wron
     return (
         <>
             <PageHead title={t('Costs and margins')}>
-                {t('Material from the bottom of each structure up, and what is left of the price.')}
+                {[
+                    t('Material from the bottom of each structure up, and what is left of the price.'),
+                    currency && t('In :currency.', { currency }),
+                ]
+                    .filter(Boolean)
+                    .join(' ')}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-end gap-2">
                 <TryCost key={`${filter.item} ${filter.to}`} item={filter.item} to={filter.to} onTry={change} />

@@ -28,7 +28,7 @@ const begins = (values: DataRecord['values']): DataRecord => ({ identity: [], re
 type Opened = { what: 'line' | 'job' | 'new line' | 'new activity' | 'activity'; key: string; like?: DataRecord };
 
 /** What a job needs, activity by activity. */
-export function OneJob({ detail, kinds }: JobsPage & { detail: JobDetail }) {
+export function OneJob({ detail, kinds, currency }: JobsPage & { detail: JobDetail }) {
     const { plan, user } = useShared();
     const draft = useDraft();
     const { job } = detail;
@@ -167,8 +167,8 @@ export function OneJob({ detail, kinds }: JobsPage & { detail: JobDetail }) {
                     </>
                 )}
                 <span className="ml-auto text-sm">
-                    {t('Estimated')} <strong>{qty(job.estimated, 2)}</strong>, {t('committed')} <strong>{qty(job.committed, 2)}</strong>,{' '}
-                    {t('actual')} <strong>{qty(job.actual, 2)}</strong>
+                    {t('Estimated')} <strong>{qty(job.estimated, 2)}</strong> {currency}, {t('committed')}{' '}
+                    <strong>{qty(job.committed, 2)}</strong>, {t('actual')} <strong>{qty(job.actual, 2)}</strong>
                     {stateOf(job) !== '' && (
                         <span className={`ml-3 font-semibold ${job.late > 0 ? 'text-broken' : ''}`}>{stateOf(job)}</span>
                     )}
