@@ -106,6 +106,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/costs/parts', [CostController::class, 'parts']);
 
     Route::get('/structure', [StructureController::class, 'show']);
+    Route::get('/structures', [StructureController::class, 'compare']);
     Route::get('/structure/lines', [StructureController::class, 'lines']);
     Route::post('/structure/replace', [StructureController::class, 'replace']);
 

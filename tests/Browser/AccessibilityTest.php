@@ -34,6 +34,7 @@ const VIEWS = [
     'Jobs' => ['/jobs', 'Sandwick quay masts', []],
     'Job' => ['/jobs?job=J-41', 'Foundations and masts', ['(//tr[@data-row])[2]/td[3]', '(//tr[@data-row]//input)[1]']],
     'Costs' => ['/costs?item=PCB-207&to=60', 'instead of', ['(//tr[@data-row])[3]/td[1]']],
+    'Two structures' => ['/structures?first=WS-400&second=WS-410', 'alike', []],
     'Promise' => ['/promise', 'Held for customers', []],
     'Plan' => ['/plan?q=PCB', 'PCB-207', ["(//*[@role='gridcell'])[5]"]],
     'Item' => ['/item?item=PCB-207&at=OSK', 'PCB-207', []],

@@ -88,6 +88,36 @@ final class CostRollUp
         return $parts;
     }
 
+    /**
+     * What goes into one of it: its components, or down to what has none itself.
+     *
+     * @return array<string|int, int> quantities with scrap, millionths, by component
+     */
+    public function content(string $item, bool $down): array
+    {
+        $found = [];
+        $this->collect($item, BigDecimal::one(), $down, [$item => true], $found);
+        ksort($found, SORT_STRING);
+
+        return array_map(self::millionths(...), $found);
+    }
+
+    /**
+     * @param  array<string|int, true>  $above  items that it stands in; one of them below itself is a loop, and not gone into
+     * @param  array<string|int, BigDecimal>  $found
+     */
+    private function collect(string $item, BigDecimal $times, bool $down, array $above, array &$found): void
+    {
+        foreach ($this->isRolled($item) ? $this->lines[$item] : [] as $line) {
+            $qty = $times->multipliedBy(self::quantity($line))->toScale(self::SCALE, RoundingMode::HALF_UP);
+            if ($down && $this->isRolled($line->component) && ! isset($above[$line->component])) {
+                $this->collect($line->component, $qty, true, $above + [$line->component => true], $found);
+            } else {
+                $found[$line->component] = ($found[$line->component] ?? BigDecimal::zero())->plus($qty);
+            }
+        }
+    }
+
     private function cost(string $item): BigDecimal
     {
         if (array_key_exists($item, $this->costs)) {

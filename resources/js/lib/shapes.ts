@@ -624,6 +624,18 @@ export interface ComponentRow {
     substitutes: SubstituteChoice[];
 }
 
+/** A component in two structures: how much goes into one of each, and what that costs; null where it does not. */
+export interface ContentRow {
+    component: string;
+    name: string;
+    unit: string;
+    first: string | null;
+    second: string | null;
+    firstCost: string;
+    secondCost: string;
+    isSame: boolean;
+}
+
 /** Whom a conversion would make wait, and the proposals that would prevent it; `left` lines wait even with those. */
 export interface ConversionDelays {
     lines: ArrivalChangeRow[];
@@ -2358,6 +2370,16 @@ export interface StructureRow {
     qty: string;
     unit: string;
     note: string;
+}
+
+/** Two structures side by side. */
+export interface StructuresPage {
+    filter: { first: string; second: string; down: '' | '1'; differ: '' | '1' };
+    names: string[];
+    rows: ContentRow[];
+    same: number;
+    costs: string[];
+    currency: string;
 }
 
 /** The studies, and the runs that they can be compared with. */

@@ -204,6 +204,12 @@ function Outline({ outline: first, kind }: StructurePage) {
                         {t('Open')}
                     </Button>
                 </form>
+                <Link
+                    href={`/structures?${new URLSearchParams({ first: outline.item }).toString()}`}
+                    className="text-sm font-semibold text-act hover:underline"
+                >
+                    {t('Compare with another')}
+                </Link>
                 <Link href={`/data?kind=bom&opens=bring`} className="text-sm font-semibold text-act hover:underline">
                     {t('Paste parents, components and quantities')}
                 </Link>

@@ -51,3 +51,10 @@ it('says what each component adds, the dearest first, and adds up', function () 
         ->and(array_sum(array_column($parts, 'cost')))->toBe($roll->of('A'))->and($roll->parts('C'))->toBe([])
         ->and([$roll->isRolled('A'), $roll->isRolled('C')])->toBe([true, false]);
 });
+
+it('says what goes into one, level by level or down to what is bought', function () {
+    $roll = rolled("A,10,B,2,,,,,,\nA,20,C,1,,,,,,\nB,10,C,5,unit,2,,,,\n");
+
+    expect($roll->content('A', false))->toBe(['B' => 2_000_000, 'C' => 1_000_000])->and($roll->content('A', true))->toBe(['C' => 6_000_000])
+        ->and($roll->content('C', true))->toBe([])->and(rolled("A,10,B,1,,,,,,\nB,10,A,1,,,,,,\n")->content('A', true))->toBe(['A' => 1_000_000]);
+});
