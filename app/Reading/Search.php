@@ -9,7 +9,7 @@ use App\Reading\Shapes\HitKind;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
-/** Finds items, orders, sales orders, customers and suppliers by a part of their code or name. */
+/** Finds items, orders, sales orders, jobs, customers and suppliers by a part of their code or name. */
 final readonly class Search
 {
     private const EACH = 5;
@@ -40,6 +40,9 @@ final readonly class Search
             $hits[] = new Hit(
                 HitKind::Sales, $sales->order_code, $sales->customer, '/demand?'.http_build_query(['q' => $sales->order_code]),
             );
+        }
+        foreach ($this->matching(DB::table('jobs_for_customers'), ['code', 'name', 'customer'], $text)->orderBy('code')->limit(self::EACH)->get() as $job) {
+            $hits[] = new Hit(HitKind::Job, $job->code, $job->name, Describe::jobHref($job->code));
         }
         foreach ($this->matching(DB::table('sales_lines'), ['customer'], $text)->distinct()->orderBy('customer')->limit(self::EACH)
             ->pluck('customer') as $customer) {

@@ -69,7 +69,7 @@ final readonly class TodayView
             $lines[] = new TodayLine(
                 icon: 'late',
                 tone: Tone::Broken,
-                title: trans_choice('{1} 1 more sales line|[2,*] :count more sales lines', $more, ['count' => $more]),
+                title: trans_choice('{1} 1 more ordered line|[2,*] :count more ordered lines', $more, ['count' => $more]),
                 emphasis: trans('late'),
                 note: '',
                 strip: null,
@@ -88,7 +88,7 @@ final readonly class TodayView
         return $count === 0 ? [] : [new TodayLine(
             icon: 'late',
             tone: Tone::Broken,
-            title: trans_choice('{1} 1 sales line|[2,*] :count sales lines', $count, ['count' => $count]),
+            title: trans_choice('{1} 1 ordered line|[2,*] :count ordered lines', $count, ['count' => $count]),
             emphasis: trans('not covered at all'),
             note: '',
             strip: null,

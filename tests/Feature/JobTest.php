@@ -45,6 +45,8 @@ it('shows a job by what is done in it, where each line comes from, and what it c
     expect(array_column($list['jobs'], 'code'))->toBe(['J-1', 'J-2'])->and($list['total'])->toBe(2);
     expect($this->getJson('/jobs/rows?q=Later')->assertOk()->json('rows.0.code'))->toBe('J-2');
     $this->get('/jobs?job=GHOST')->assertNotFound();
+    $hits = $this->getJson('/search?q=mast')->assertOk()->json();
+    expect(array_column($hits['hits'] ?? $hits, 'label'))->toContain('J-1');
 });
 
 it('plans what is approved, alone or all at once, and nothing else', function () {

@@ -10,6 +10,7 @@ enum HitKind: string
     case Item = 'item';
     case Order = 'order';
     case Sales = 'sales';
+    case Job = 'job';
     case Customer = 'customer';
     case Supplier = 'supplier';
 }

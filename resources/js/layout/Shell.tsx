@@ -71,7 +71,7 @@ export function Inspector({ label, children }: { label: string; children: ReactN
                         id="inspector"
                         tabIndex={-1}
                         aria-label={label}
-                        className="w-[344px] shrink-0 overflow-y-auto border-l border-line bg-surface px-3.5 py-3 focus:outline-none min-[1500px]:w-[400px]"
+                        className="relative w-[344px] shrink-0 overflow-y-auto border-l border-line bg-surface px-3.5 py-3 focus:outline-none min-[1500px]:w-[400px]"
                     >
                         {children}
                     </aside>,

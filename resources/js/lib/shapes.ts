@@ -25,7 +25,7 @@ export type DifferenceKind = 'added' | 'gone' | 'changed';
 export type GridFigure = 'balance' | 'needed' | 'to_start';
 
 /** What a search has found. */
-export type HitKind = 'item' | 'order' | 'sales' | 'customer' | 'supplier';
+export type HitKind = 'item' | 'order' | 'sales' | 'job' | 'customer' | 'supplier';
 
 /** How far what an order needs is held. */
 export type HoldStatus = 'complete' | 'partly' | 'none';

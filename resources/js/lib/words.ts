@@ -108,6 +108,7 @@ export const HITS: Record<HitKind | 'command', Sentence> = {
     item: 'Items',
     order: 'Orders',
     sales: 'Sales orders',
+    job: 'Jobs',
     customer: 'Customers',
     supplier: 'Suppliers',
     command: 'Go to',

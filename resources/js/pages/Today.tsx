@@ -41,7 +41,7 @@ export default function Today({ planned, missing, lines, days, figures, reasons,
     return (
         <>
             <PageHead title={longDay(plan.planDate)} tab={t('Today')}>
-                {t(':lines sales lines, :points items planned to :day', {
+                {t(':lines ordered lines, :points items planned to :day', {
                     lines: totals.salesLines,
                     points: totals.points,
                     day: day(totals.horizonEnd, plan.planDate),
