@@ -6,6 +6,8 @@ namespace Tests;
 
 use Random\Randomizer;
 use Yposta\Core\Network\Allocation;
+use Yposta\Core\Network\JobHeading;
+use Yposta\Core\Network\JobLine;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\OrderComponent;
@@ -28,7 +30,7 @@ final class RandomChange
     {
         $kinds = [
             'stock', 'sales', 'newSales', 'fewerSales', 'forecast', 'moveOrder', 'dropOrder', 'newOrder', 'component',
-            'allocation', 'planning',
+            'allocation', 'planning', 'job', 'jobLine', 'jobLine',
         ];
         $this->last = $kinds[$this->between(0, count($kinds) - 1)];
 
@@ -81,6 +83,49 @@ final class RandomChange
         array_splice($sales, $this->between(0, count($sales) - 2), 1);
 
         return $network->with(sales: $sales);
+    }
+
+    /** A job there was not, with a line, or another priority of one. */
+    private function job(Network $network): Network
+    {
+        $code = 'J'.$this->between(0, 2);
+        $job = JobHeading::of(code: $code, name: $code, priority: $this->between(1, 9));
+        $isNew = ! isset($network->jobs[$code]);
+        $network = $network->with(jobs: [...$network->jobs, $code => $job]);
+
+        return $isNew ? $network->with(jobLines: [...$network->jobLines, $this->newJobLine($network, $code)]) : $network;
+    }
+
+    /** A line of a job more, less, approved or not, or otherwise. */
+    private function jobLine(Network $network): Network
+    {
+        $lines = $network->jobLines;
+        if ($lines === []) {
+            return $this->job($network);
+        }
+        $place = $this->between(0, count($lines) - 1);
+        $line = $lines[$place];
+        match ($this->between(0, 4)) {
+            0 => $lines[] = $this->newJobLine($network, $line->job),
+            1 => array_splice($lines, $place, 1),
+            2 => $lines[$place] = $line->with(approved: ! $line->approved, issued: 0),
+            3 => $lines[$place] = $line->with(issued: min($line->qty, $line->issued + 1_000_000)),
+            default => $lines[$place] = $line->with(
+                qty: $this->between(2, 90) * 1_000_000, issued: 0, due: $line->due + $this->between(-20, 20),
+            ),
+        };
+
+        return $network->with(jobLines: $lines);
+    }
+
+    private function newJobLine(Network $network, string $job): JobLine
+    {
+        $like = $network->sales[$this->between(0, count($network->sales) - 1)];
+
+        return JobLine::of(
+            job: $job, line: (string) $this->between(1000, 9_000_000), item: $like->item, site: $like->site,
+            qty: $this->between(2, 90) * 1_000_000, due: $like->due + $this->between(-20, 20), approved: $this->between(0, 3) > 0,
+        );
     }
 
     private function forecast(Network $network): Network

@@ -43,6 +43,50 @@ it('agrees with the rules written down naively', function (int $seed, string $op
     "items,I00000;I00003\n", "items,I00001\nsites,MAIN\n", "bring_in_days,0\nconsume,off\nbucket,month\n", "peg_rule,date\n",
     "peg_rule,priority\nforecast_placement,spread\ncalendars,off\npush_out_days,2\n"]);
 
+/**
+ * Files with every third sales line as one of a job, approved or not, some of it issued.
+ *
+ * @param  array<string, string>  $files
+ * @return array<string, string>
+ */
+function withJobs(array $files): array
+{
+    $sales = Support::parse($files['sales.csv']);
+    $kept = [];
+    $lines = "job,line,item,site,qty,issued,due,approved\n";
+    $jobs = [];
+    foreach ($sales as $place => $row) {
+        if ($place % 3 !== 0) {
+            $kept[] = $row;
+
+            continue;
+        }
+        $job = 'J'.($place % 4);
+        $jobs[$job] = "{$job},".(1 + $place % 9);
+        $issued = $place % 2 === 0 ? 0 : intdiv((int) $row['qty'], 2);
+        $lines .= "{$job},{$place},{$row['item']},{$row['site']},{$row['qty']},{$issued},{$row['due']},".($place % 5 === 0 ? 0 : 1)."\n";
+    }
+    $heads = array_keys($sales[0]);
+    $files['sales.csv'] = implode("\n", [implode(',', $heads), ...array_map(fn (array $row) => implode(',', $row), $kept)])."\n";
+
+    return [...$files, 'jobs.csv' => "job,priority\n".implode("\n", $jobs)."\n", 'job_lines.csv' => $lines];
+}
+
+it('agrees where every third line is one of a job', function (int $seed, string $options) {
+    $files = withJobs((new RandomBundle($seed, 20))->files());
+    foreach (array_filter(explode("\n", $options)) as $row) {
+        $files['plan.csv'] = preg_replace('/^'.strtok($row, ',').',.*\n/m', '', $files['plan.csv'])."{$row}\n";
+    }
+    $contents = Support::bundle($files);
+    $naive = (new NaivePlanner($contents->network, $contents->options))->plan();
+    foreach (rowsOfCore($contents) as $file => $rows) {
+        expect($rows)->toBe($naive[$file], "{$file} of seed {$seed}");
+    }
+    expect(array_filter($naive['demands.csv'], fn (string $row) => str_contains($row, 'job:')))->toHaveCount(str_contains($options, 'demand') ? 0 : count(array_filter(
+        $contents->network->jobLines, fn ($line) => $line->approved && $line->open() > 0 && $line->due <= $contents->options->horizonEnd,
+    )));
+})->with(range(201, 206))->with(["peg_rule,date\n", "peg_rule,priority\nforecast_placement,spread\n", "demand,forecast\n", "consume_back_days,20\nconsume_forward_days,15\n"]);
+
 it('agrees on the cases reasoned by hand', function (string $case) {
     $contents = Support::bundle(Support::folder(dirname(__DIR__)."/cases/{$case}"));
 

@@ -26,7 +26,7 @@ use Yposta\Core\Quantity\Quantity;
  */
 final class NaivePlanner
 {
-    private const DEMAND_KINDS = ['forecast', 'out', 'part', 'safety', 'sales'];
+    private const DEMAND_KINDS = ['forecast', 'job', 'out', 'part', 'safety', 'sales'];
 
     private const SUPPLY_KINDS = ['stock', 'order', 'proposal'];
 
@@ -187,6 +187,9 @@ final class NaivePlanner
             foreach ($rows as $row) {
                 $this->point($row->item, $row->site);
             }
+        }
+        foreach ($this->approved() as $line) {
+            $this->point($line->item, $line->site);
         }
         foreach ($this->network->orders as $order) {
             $order->fromSite === null || $this->point($order->item, $order->fromSite);
@@ -404,12 +407,24 @@ final class NaivePlanner
         }
     }
 
+    /** @return list<object> lines of jobs that are demand */
+    private function approved(): array
+    {
+        return array_values(array_filter($this->network->jobLines, fn (object $line) => $line->approved && $line->item !== null));
+    }
+
     private function independentDemand(): void
     {
         foreach (in_array('sales', $this->options->demand, true) ? $this->network->sales : [] as $line) {
             $this->want(
                 'sales', false, $line->order, $line->line, Network::key($line->item, $line->site), $line->qty - $line->shipped,
                 $line->due, $line->priority, null,
+            );
+        }
+        foreach (in_array('sales', $this->options->demand, true) ? $this->approved() : [] as $line) {
+            $this->want(
+                'job', false, $line->job, $line->line, Network::key($line->item, $line->site), $line->qty - $line->issued,
+                $line->due, $this->network->jobs[$line->job]->priority, null,
             );
         }
         $left = [];
@@ -420,8 +435,10 @@ final class NaivePlanner
         }
         $names = $this->options->forecasts;
         sort($names, SORT_STRING);
-        $lines = $this->options->consume && in_array('sales', $this->options->demand, true) ? $this->network->sales : [];
-        usort($lines, fn ($a, $b) => $a->due <=> $b->due ?: strcmp($a->order, $b->order) ?: self::compareLines($a->line, $b->line));
+        $eats = $this->options->consume && in_array('sales', $this->options->demand, true);
+        $lines = $eats ? [...$this->approved(), ...$this->network->sales] : [];
+        $of = fn (object $line): string => isset($line->job) ? "job:{$line->job}" : "sales:{$line->order}";
+        usort($lines, fn ($a, $b) => $a->due <=> $b->due ?: strcmp($of($a), $of($b)) ?: self::compareLines($a->line, $b->line));
         foreach ($lines as $line) {
             $hungry = $line->qty;
             foreach ($names as $name) {

@@ -143,7 +143,8 @@ it('plans a changed job as a whole run does', function (Closure $change) {
     $network = withJob("J1,10,X,MAIN,5,2026-03-20,1\nJ1,20,Y,MAIN,1,2026-03-25,0\n", [
         'sales' => "order,line,item,site,qty,due\nS1,1,X,MAIN,3,2026-03-19\n", 'forecasts' => "forecast,item,site,bucket,start,qty\nA,X,MAIN,week,2026-03-16,8\n",
     ])->network;
-    $options = Options::of(planDate: $network->jobLines[0]->due - 18, horizonEnd: $network->jobLines[0]->due + 100, forecasts: ['A']);
+    $due = $network->jobLines[0]->due;
+    $options = Options::of(planDate: $due - 18, horizonEnd: $due + 100, forecasts: ['A'], pegByPriority: true);
     $after = $change($network)->apply($network);
     $planner = new Planner;
     $whole = $planner->plan($after, $options);
@@ -156,7 +157,24 @@ it('plans a changed job as a whole run does', function (Closure $change) {
     'later' => [fn (Network $network) => new PutRows(JobLine::class, [$network->jobLines[0]->with(due: $network->jobLines[0]->due + 9)])],
     'approved' => [fn (Network $network) => new PutRows(JobLine::class, [$network->jobLines[1]->with(approved: true)])],
     'no more' => [fn (Network $network) => new PutRows(JobLine::class, [], [['J1', '10']])],
-    'more urgent' => [fn (Network $network) => new PutRows(JobHeading::class, [$network->jobs['J1']->with(priority: 1)])],
+    'less urgent than what competes with it' => [
+        fn (Network $network) => new PutRows(JobHeading::class, [$network->jobs['J1']->with(priority: 9)]),
+    ],
     'a new line' => [fn (Network $network) => new PutRows(JobLine::class, [$network->jobLines[0]->with(line: '5', qty: ONE)])],
     'issued' => [fn (Network $network) => new IssueToJob('J1', '10', ONE)],
 ]);
+
+it('comes after a forecast and before transfers, components, safety stock and sales that are as urgent', function () {
+    $plan = Support::plan(Support::small([
+        'plan' => "key,value\nplan_date,2026-03-02\nhorizon_end,2026-06-30\nforecasts,A\nconsume,off\n",
+        'items' => "item\nX\nY\n", 'sites' => "site,calendar\nMAIN,WORK\nEAST,WORK\n",
+        'planning' => "item,site,supply,lead_days,from_site\nX,MAIN,make,3,\nY,MAIN,buy,50,\nY,EAST,transfer,2,MAIN\n", 'stock' => "item,site,qty\nY,MAIN,3\n",
+        'orders' => "order,kind,status,item,site,from_site,qty,due,start,priority\nT1,transfer,firm,Y,EAST,MAIN,1,2026-03-18,2026-03-16,9\n",
+        'forecasts' => "forecast,item,site,bucket,start,qty\nA,Y,MAIN,day,2026-03-16,1\n", 'jobs' => "job,priority\nJ1,9\n",
+        'job_lines' => "job,line,item,site,qty,due,approved\nJ1,2,Y,MAIN,1,2026-03-16,1\nJ1,10,Y,MAIN,1,2026-03-16,1\n",
+        'sales' => "order,line,item,site,qty,due,priority\nS1,1,Y,MAIN,1,2026-03-16,9\n",
+    ]));
+    $pegs = array_filter(Support::rows($plan, 'pegs.csv'), fn (array $row) => $row['supply'] === 'stock:Y@MAIN');
+
+    expect(array_values(array_column($pegs, 'demand')))->toBe(['forecast:A/2026-03-16', 'job:J1/2', 'job:J1/10']);
+});
