@@ -143,6 +143,20 @@ function randomDraft(Randomizer $random): array
         fn () => ['change' => 'put_rows', 'kind' => 'items', 'rows' => [
             ['code' => 'N'.$random->getInt(1, 5), 'decimals' => 2], ['code' => 'N'.$random->getInt(6, 9), 'salesPrice' => $qty(), 'retired' => true],
         ]],
+        fn () => ['change' => 'put_rows', 'kind' => 'jobs', ...$random->getInt(0, 3) === 0
+            ? ['rows' => [], 'removed' => [['J'.$random->getInt(1, 2)]]]
+            : ['rows' => [['code' => 'J'.$random->getInt(1, 3), 'priority' => $random->getInt(1, 9)]]]],
+        function () use ($one, $point, $qty, $day, $random) {
+            $own = $one(app(NetworkReader::class)->read()->jobLines);
+            $new = ['job' => 'J'.$random->getInt(1, 2), 'line' => (string) $random->getInt(1, 30), 'site' => 'MAIN', 'qty' => $qty(), 'due' => $day()];
+
+            return ['change' => 'put_rows', 'kind' => 'job_lines', ...match ($random->getInt(0, 3)) {
+                0 => ['rows' => [[...$new, 'item' => $point()['item_code'], 'approved' => true]]],
+                1 => ['rows' => [[...$new, 'text' => 'something']]],
+                2 => ['rows' => [[...RowCodec::encode($own), 'approved' => ! $own->approved, 'qty' => $qty()]]],
+                default => ['rows' => [], 'removed' => [[$own->job, $own->line]]],
+            }];
+        },
         fn () => ['change' => 'put_rows', 'kind' => 'operations', 'rows' => [ // without a site, as those that are there
             ['item' => $made()['item_code'], 'op' => 10, 'workCentre' => 'BENCH', 'run' => $qty()],
         ]],
@@ -172,6 +186,8 @@ function draftable(int $seed): array
 
     $files['work_centres.csv'] = "work_centre,site,units\nBENCH,MAIN,2\n";
     $files['shifts.csv'] = "work_centre,weekdays,from,to\nBENCH,12345,06:00,14:00\n";
+    $files['jobs.csv'] = "job,priority\nJ1,3\nJ2,7\n";
+    $files['job_lines.csv'] = "job,line,item,site,qty,due,approved\nJ1,10,{$items[0]},MAIN,4,2026-04-01,1\nJ1,20,{$items[1]},MAIN,2,2026-04-02,0\n";
     $files['operations.csv'] = "item,op,work_centre,run_min\n".implode('', array_map(fn (string $item) => "{$item},10,BENCH,5\n", $items));
 
     return $files;
