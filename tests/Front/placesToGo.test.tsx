@@ -13,6 +13,9 @@ describe('places to go', () => {
         ['DELIVERY date', 'When is it complete?'],
         ['password', 'Your account'],
         ['short', 'Shortages'],
+        ['projects', 'Jobs'],
+        ['profit', 'Costs and margins'],
+        ['import', 'Data'],
     ])('are found by the words that people use: %s', (typed, label) => {
         expect(commands(typed).map((one) => one.label)).toContain(label);
     });

@@ -16,6 +16,7 @@ export function commands(text: string): Found[] {
         { label: t('Today'), words: t('start, what to do, worklist'), href: '/' },
         { label: t('Demand: sales'), words: t('sales orders, customer orders, sales lines'), href: '/demand' },
         { label: t('Demand: forecast'), words: t('outlook, budget, prediction'), href: '/demand?view=forecast' },
+        { label: t('Jobs'), words: t('projects, activities, placeholders, approve'), href: '/jobs' },
         { label: t('Plan: in trouble'), words: t('requirements, balance, stock, negative, items'), href: '/plan?trouble=1&sort=urgency' },
         { label: t('Shortages'), words: t('missing material, cover, stockout, late material, ways out, remedies'), href: '/shortages' },
         { label: t('Load'), words: t('capacity, work centres, utilisation, overload, machines, people, hours'), href: '/capacity' },
@@ -42,6 +43,8 @@ export function commands(text: string): Found[] {
         { label: t('Studies'), words: t('what if, scenario, simulate, try'), href: '/studies' },
         { label: t('New study'), words: t('what if, scenario, simulate, try'), href: '/studies?open=new' },
         { label: t('Compare plans'), words: t('difference, before and after, versus'), href: '/compare' },
+        { label: t('Data'), words: t('master data, items, structures, suppliers, calendars, import, bring in'), href: '/data' },
+        { label: t('Costs and margins'), words: t('price, profit, roll up, what if'), href: '/costs' },
         { label: t('Your account'), words: t('password, sign out'), href: '/account' },
     ];
     const typed = text.toLowerCase().split(/\s+/).filter(Boolean);
@@ -57,7 +60,7 @@ export function commands(text: string): Found[] {
 export function SearchPalette() {
     const [text, setText] = useState('');
     const settled = useSettled(text.trim(), 120);
-    const { data } = useLoaded<Hit[]>(settled === '' ? null : `/search?${new URLSearchParams({ q: settled }).toString()}`);
+    const { data, isOld } = useLoaded<Hit[]>(settled === '' ? null : `/search?${new URLSearchParams({ q: settled }).toString()}`);
     const input = useRef<HTMLInputElement>(null);
 
     useEffect(() => {
@@ -72,7 +75,11 @@ export function SearchPalette() {
         return () => window.removeEventListener('keydown', focus);
     }, []);
 
-    const found = text.trim() === '' ? commands('') : [...(data ?? []), ...commands(text.trim())];
+    // what was found for the letters before stays only as far as it fits those of now, so that Enter takes nothing else
+    const typed = text.trim().toLowerCase();
+    const fits = ({ label, note }: Hit) => `${label} ${note}`.toLowerCase().includes(typed);
+    const hits = isOld || settled !== text.trim() ? (data ?? []).filter(fits) : (data ?? []);
+    const found = typed === '' ? commands('') : [...hits, ...commands(text.trim())];
     return (
         <Combobox<Hit | null>
             value={null}

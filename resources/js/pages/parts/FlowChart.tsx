@@ -73,15 +73,20 @@ export function FlowChart({ flow, safety, history = [] }: { flow: FlowRow[]; saf
                     </text>
                 </>
             )}
-            {safe > 0 && (
-                <>
-                    <line x1={0} x2={WIDTH} y1={y(safe)} y2={y(safe)} strokeDasharray="3 3" className="stroke-look" />
-                    <text x={WIDTH} y={y(safe) - 3} textAnchor="end" className="fill-look-ink text-[10px]">
-                        {t('safety :qty', { qty: safety })}
-                    </text>
-                </>
-            )}
+            {safe > 0 && <line x1={0} x2={WIDTH} y1={y(safe)} y2={y(safe)} strokeDasharray="3 3" className="stroke-look" />}
             <path d={line} fill="none" strokeWidth={1.5} className="stroke-ink" />
+            {safe > 0 && (
+                <text
+                    x={WIDTH}
+                    y={y(safe) - 3}
+                    textAnchor="end"
+                    paintOrder="stroke"
+                    strokeWidth={4}
+                    className="fill-look-ink stroke-surface text-[10px]"
+                >
+                    {t('safety :qty', { qty: safety })}
+                </text>
+            )}
             <text x={0} y={HEIGHT - 2} className="fill-mute text-[10px]">
                 {day(history[0]?.date ?? first.date)}
             </text>
