@@ -20,6 +20,7 @@ use App\Reading\Shapes\DraftAnswer;
 use App\Reading\Shapes\DraftedBalances;
 use App\Reading\Shapes\GrossRows;
 use App\Reading\Shapes\ResolvedNeeds;
+use App\Reading\Shapes\WhyChanges;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Stored;
@@ -415,10 +416,29 @@ final readonly class PlanQueries
      */
     public function why(string $figure): array
     {
-        $now = Run::live() ?? throw Refused::because('plan.none', [], 'no plan');
-        $before = Figures::before($now) ?? throw Refused::because('why.forgotten', [], 'forgotten');
+        return get_object_vars(WhyView::of(...[...self::twoPlans(), $figure]));
+    }
 
-        return get_object_vars(WhyView::of($now, $before, $figure));
+    /**
+     * What was written between the live plan and the one before, with what each change did to all figures.
+     *
+     * @return array<string, mixed> WhyChanges
+     */
+    public function whyAll(): array
+    {
+        return get_object_vars(new WhyChanges(WhyView::causes(...self::twoPlans())));
+    }
+
+    /**
+     * @return array{Run, Run} the live plan and the one before
+     *
+     * @throws Refused when there are not both
+     */
+    private static function twoPlans(): array
+    {
+        $now = Run::live() ?? throw Refused::because('plan.none', [], 'no plan');
+
+        return [$now, Figures::before($now) ?? throw Refused::because('why.forgotten', [], 'forgotten')];
     }
 
     /**

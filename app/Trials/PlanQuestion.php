@@ -34,6 +34,7 @@ enum PlanQuestion: string
     case BoardWays = 'boardWays';
     case Countable = 'countable';
     case Why = 'why';
+    case WhyAll = 'whyAll';
     case Outlook = 'outlook';
 
     /** Whether answers are told one by one as they are found. */

@@ -123,9 +123,14 @@ it('gives shares that add up to the difference, each held against whole runs', f
 
         return Outcome::of(Support::plan(new Contents($changed, $contents->options, [])))->figures[$figure];
     };
+    $several = WhyChanged::several(
+        new Trial($contents->network, $contents->options), $steps,
+        fn (Plan $plan): array => array_intersect_key(Outcome::of($plan)->figures, array_flip($figures)),
+    );
     foreach ($figures as $figure) {
         $read = fn (Plan $plan): int => Outcome::of($plan)->figures[$figure];
         $causes = WhyChanged::of(new Trial($contents->network, $contents->options), $steps, $read);
+        expect($several[$figure])->toEqual($causes);
         $shares = array_sum($causes->own) + array_sum(array_column($causes->together, 2)) + $causes->rest;
         expect($causes->before)->toBe($whole([], $figure))->and($causes->after)->toBe($whole(array_keys($steps), $figure))
             ->and($causes->before + $shares)->toBe($causes->after);

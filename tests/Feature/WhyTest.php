@@ -7,6 +7,7 @@ use App\Models\Draft;
 use App\Models\Run;
 use App\Planning\NetworkReader;
 use App\Planning\RunInputs;
+use App\Reading\Figures;
 use App\Support\Settings;
 use App\Trials\Views\WhyView;
 use Illuminate\Support\Facades\DB;
@@ -75,6 +76,15 @@ it('names what was written since the plan before, with its share; all shares add
     }
     expect(implode('; ', $all))->toContain('SO-9')->toContain('BAT-7')->not->toContain('journal')->not->toContain('day moved on')
         ->not->toContain('2 changes');
+    // and all of it at once, change by change: the same shares
+    $causes = $this->getJson('/why/all')->assertOk()->json('causes');
+    $label = Figures::labels();
+    foreach (WhyView::FIGURES as $figure) {
+        $shares = array_merge(...array_map(fn (array $cause) => array_values(array_filter($cause['shares'], fn (array $one) => $one['figure'] === $label[$figure][0])), $causes));
+        expect(array_sum(array_map(fn (array $one) => (int) strtr($one['share'], ["\u{2212}" => '-', ',' => '']), $shares)))->toBe(($this->whole)($figure), $figure);
+    }
+    expect($causes[0]['text'])->toContain('SO-9')->and($causes[0]['by'])->toBe('Ivo Marlin')->and($causes[0]['shares'][0])->toMatchArray(['figure' => 'Lines late', 'worse' => true])
+        ->and(array_unique(array_column($causes, 'text')))->toHaveCount(count($causes));
     $late = ($this->why)('lateLines')->json();
     expect($late['causes'][0]['text'])->toContain('SO-9')->and($late['causes'][0]['share'])->toStartWith('+')->and($late['causes'][0]['worse'])->toBeTrue()
         ->and($late['causes'][0]['by'])->toContain('Ivo Marlin');
@@ -93,6 +103,7 @@ it('tells what only the day did', function () {
 
 it('says so where it cannot be told', function () {
     expect(($this->why)('lateLines')->assertStatus(422)->json('reason'))->toBe('forgotten'); // there is no plan before
+    $this->getJson('/why/all')->assertStatus(422)->assertJsonPath('reason', 'forgotten');
     ($this->why)('password')->assertStatus(422);
     app(StartRun::class)([], null);
     ($this->why)('lateLines')->assertOk();

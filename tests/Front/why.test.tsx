@@ -3,6 +3,7 @@ import { cleanup, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { TodayFigure } from '@/lib/shapes';
+import { Causes } from '@/pages/parts/Causes';
 import { FigureRow } from '@/pages/parts/FigureRow';
 import { show, stubLayout } from './kit';
 
@@ -59,6 +60,38 @@ describe('a figure against the plan before', () => {
         shown(figure({ change: 'same', worse: false }));
         shown(figure({ change: null }));
         shown(figure({ name: 'stockValue' }));
+        expect(screen.queryByRole('button')).toBeNull();
+    });
+});
+
+describe('what made it another plan', () => {
+    it('is told change by change when somebody asks, with what each did', async () => {
+        const user = userEvent.setup();
+        http.getJson.mockResolvedValue({
+            causes: [
+                {
+                    text: 'P-3308 to Mon 9 Mar',
+                    by: 'Lena Quist',
+                    at: '2026-03-01T08:00:00Z',
+                    shares: [
+                        { figure: 'Lines late', share: '\u22122', worse: false, better: true },
+                        { figure: 'Proposals', share: '+1', worse: false, better: false },
+                    ],
+                },
+            ],
+        });
+        show(<Causes figures={[figure()]} />);
+        expect(http.getJson).not.toHaveBeenCalled();
+        await user.click(screen.getByRole('button', { name: 'What made it another plan' }));
+        const one = await screen.findByRole('listitem');
+        expect(one.textContent).toContain('P-3308 to Mon 9 Mar');
+        expect(one.textContent).toContain('lines late \u22122');
+        expect(one.textContent).toContain('Lena Quist');
+        expect(String(http.getJson.mock.calls[0]?.[0])).toBe('/why/all');
+    });
+
+    it('is not asked where nothing differs', () => {
+        show(<Causes figures={[figure({ change: 'same' }), figure({ change: null })]} />);
         expect(screen.queryByRole('button')).toBeNull();
     });
 });

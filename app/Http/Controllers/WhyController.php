@@ -14,6 +14,12 @@ use Illuminate\Validation\Rule;
 /** Why a figure of the live plan is another than in the plan before. */
 final class WhyController extends Controller
 {
+    /** What was written between the two, with what each change did. */
+    public function all(PlanClient $plans): JsonResponse
+    {
+        return response()->json($plans->ask(PlanQuestion::WhyAll));
+    }
+
     public function __invoke(Request $request, PlanClient $plans): JsonResponse
     {
         $figure = (string) $request->validate(['figure' => ['required', 'string', Rule::in(WhyView::FIGURES)]])['figure'];

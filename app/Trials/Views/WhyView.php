@@ -13,9 +13,10 @@ use App\Planning\RunParameters;
 use App\Reading\Figures;
 use App\Reading\Shapes\WhyAnswer;
 use App\Reading\Shapes\WhyCause;
+use App\Reading\Shapes\WhyChange;
+use App\Reading\Shapes\WhyShare;
 use App\Support\Refused;
 use App\Support\Words;
-use Yposta\Core\Network\Network;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Structure\LoopFound;
@@ -37,28 +38,14 @@ final class WhyView
      */
     public static function of(Run $now, Run $before, string $figure): WhyAnswer
     {
-        $network = RunInputs::of($before) ?? throw Refused::because('why.forgotten', [], 'forgotten');
-        $steps = DataSteps::between($before->last_change, $now->last_change);
-        $read = fn (Plan $plan): int => Outcome::of($plan)->figures[$figure];
-        gc_disable(); // plans are large webs of objects
-        try {
-            $then = self::asThen($network, $before, $read);
-            $why = WhyChanged::of(
-                new Trial($network, RunParameters::options($now->parameters), RunLimits::planner()),
-                array_map(fn (DataStep $step) => $step->changes, $steps), $read,
-            );
-        } catch (DoesNotFit|LoopFound|QuantityOutOfRange) {
-            throw Refused::because('why.lost', [], 'lost');
-        } finally {
-            gc_enable();
-        }
+        [$steps, $then, $told] = self::told($now, $before, [$figure]);
+        $why = $told[$figure];
+        $then = $then[$figure];
         [$was, $is] = [Figures::value($before, $figure), Figures::value($now, $figure)];
         $causes = [
             [(string) trans('The day moved on, or the run was asked otherwise'), null, $why->before - $then],
             ...array_map(fn (DataStep $step, int $share) => [$step->text, $step, $share], $steps, $why->own),
-            ...array_map(fn (array $pair) => [
-                (string) trans('Both together: :one; :other', ['one' => $steps[$pair[0]]->text, 'other' => $steps[$pair[1]]->text]), null, $pair[2],
-            ], $why->together),
+            ...array_map(fn (array $pair) => [self::both($steps, $pair[0], $pair[1]), null, $pair[2]], $why->together),
             [(string) trans('Several of them together'), null, $why->rest],
             [(string) trans('What is not written in the journal'), null, $is - $was - ($why->after - $then)],
         ];
@@ -74,12 +61,83 @@ final class WhyView
     }
 
     /**
-     * The figure of the plan before, of its own data and options.
+     * All that was written between two plans, the largest part first by the figures in their order, each with what it did to all of them.
      *
-     * @param  callable(Plan): int  $read
+     * @return list<WhyChange>
+     *
+     * @throws Refused when it cannot be told
      */
-    private static function asThen(Network $network, Run $before, callable $read): int
+    public static function causes(Run $now, Run $before): array
     {
-        return $read(RunLimits::planner()->plan($network, RunParameters::options($before->parameters)));
+        [$steps, $then, $told] = self::told($now, $before, self::FIGURES);
+        $causes = [];
+        foreach ($told as $figure => $why) {
+            $add = function (string $key, string $text, ?DataStep $step, int $share) use (&$causes, $figure): void {
+                if ($share !== 0) {
+                    $causes[$key] ??= [$text, $step, []];
+                    $causes[$key][2][$figure] = $share;
+                }
+            };
+            $add('day', (string) trans('The day moved on, or the run was asked otherwise'), null, $why->before - $then[$figure]);
+            foreach ($steps as $place => $step) {
+                $add("step {$place}", $step->text, $step, $why->own[$place]);
+            }
+            foreach ($why->together as [$one, $other, $share]) {
+                $add("both {$one} {$other}", self::both($steps, $one, $other), null, $share);
+            }
+            $add('rest', (string) trans('Several of them together'), null, $why->rest);
+            $unsaid = Figures::value($now, $figure) - Figures::value($before, $figure) - ($why->after - $then[$figure]);
+            $add('unsaid', (string) trans('What is not written in the journal'), null, $unsaid);
+        }
+        $weight = fn (array $cause): array => array_map(fn (string $figure) => abs($cause[2][$figure] ?? 0), self::FIGURES);
+        uasort($causes, fn (array $one, array $other) => $weight($other) <=> $weight($one));
+
+        return array_values(array_map(fn (array $cause) => new WhyChange(
+            $cause[0], $cause[1]->by ?? '', $cause[1]->at ?? null,
+            array_map(fn (string $figure) => self::share($figure, $cause[2][$figure]), array_keys($cause[2])),
+        ), $causes));
+    }
+
+    private static function share(string $figure, int $share): WhyShare
+    {
+        [$label, $isWorse] = Figures::labels()[$figure];
+
+        return new WhyShare(
+            $label, ($share > 0 ? '+' : "\u{2212}").Words::money(abs($share)), $share > 0 && $isWorse, $share < 0 && $isWorse,
+        );
+    }
+
+    /** @param  list<DataStep>  $steps */
+    private static function both(array $steps, int $one, int $other): string
+    {
+        return (string) trans('Both together: :one; :other', ['one' => $steps[$one]->text, 'other' => $steps[$other]->text]);
+    }
+
+    /**
+     * What was written between two plans, what the figures were in the one before, and what each step made of them.
+     *
+     * @param  non-empty-list<value-of<self::FIGURES>>  $figures
+     * @return array{list<DataStep>, array<string, int>, array<string, WhyChanged>}
+     *
+     * @throws Refused when it cannot be told
+     */
+    private static function told(Run $now, Run $before, array $figures): array
+    {
+        $network = RunInputs::of($before) ?? throw Refused::because('why.forgotten', [], 'forgotten');
+        $steps = DataSteps::between($before->last_change, $now->last_change);
+        $read = fn (Plan $plan): array => array_intersect_key(Outcome::of($plan)->figures, array_flip($figures));
+        gc_disable(); // plans are large webs of objects
+        try {
+            $then = $read(RunLimits::planner()->plan($network, RunParameters::options($before->parameters)));
+
+            return [$steps, $then, WhyChanged::several(
+                new Trial($network, RunParameters::options($now->parameters), RunLimits::planner()),
+                array_map(fn (DataStep $step) => $step->changes, $steps), $read,
+            )];
+        } catch (DoesNotFit|LoopFound|QuantityOutOfRange) {
+            throw Refused::because('why.lost', [], 'lost');
+        } finally {
+            gc_enable();
+        }
     }
 }

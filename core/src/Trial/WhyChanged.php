@@ -44,18 +44,61 @@ final readonly class WhyChanged
      */
     public static function of(Trial $trial, array $steps, callable $figure): self
     {
-        $read = function (array $places) use ($trial, $steps, $figure): int {
-            $changes = [];
-            foreach ($steps as $place => $step) {
-                in_array($place, $places, true) && array_push($changes, ...$step);
-            }
+        return self::told(fn (array $places): int => $trial->with(self::some($steps, $places), $figure), array_keys($steps));
+    }
 
-            return $trial->with($changes, $figure);
-        };
+    /**
+     * The same of several figures, by their names, planning no more often than for the one that takes most.
+     *
+     * @param  Trial  $trial  on the network before them
+     * @param  list<list<Change>>  $steps  in the order in which they were written
+     * @param  callable(Plan): array<string, int>  $figures
+     * @return array<string, self>
+     *
+     * @throws DoesNotFit when they do not fit in their order
+     */
+    public static function several(Trial $trial, array $steps, callable $figures): array
+    {
+        $known = [];
+        $told = [];
+        foreach (array_keys($trial->with([], $figures)) as $name) {
+            $told[$name] = self::told(function (array $places) use ($trial, $steps, $figures, &$known, $name): int {
+                $key = json_encode($places);
+                try {
+                    $known[$key] ??= $trial->with(self::some($steps, $places), $figures);
+                } catch (DoesNotFit $trouble) {
+                    $known[$key] = $trouble;
+                }
+
+                return $known[$key] instanceof DoesNotFit ? throw $known[$key] : $known[$key][$name];
+            }, array_keys($steps));
+        }
+
+        return $told;
+    }
+
+    /**
+     * @param  list<list<Change>>  $steps
+     * @param  list<int>  $places
+     * @return list<Change> of those steps, in their order
+     */
+    private static function some(array $steps, array $places): array
+    {
+        return array_merge(...array_values(array_intersect_key($steps, array_flip($places))));
+    }
+
+    /**
+     * @param  callable(list<int>): int  $read
+     * @param  list<int>  $places  of all steps
+     *
+     * @throws DoesNotFit
+     */
+    private static function told(callable $read, array $places): self
+    {
         $before = $read([]);
-        $after = $read(array_keys($steps));
+        $after = $read($places);
         $own = $alone = [];
-        foreach (array_keys($steps) as $place) {
+        foreach ($places as $place) {
             [$own[], $alone[$place]] = self::own($read, $before, $place);
         }
         $left = $after - $before - array_sum($own);

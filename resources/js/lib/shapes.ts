@@ -2636,6 +2636,27 @@ export interface WhyCause {
     worse: boolean;
 }
 
+/** Something that was written between two plans, and what it did to their figures. */
+export interface WhyChange {
+    text: string;
+    by: string;
+    at: string | null;
+    shares: WhyShare[];
+}
+
+/** What made a plan another than the one before; the shares of each figure add up to its difference. */
+export interface WhyChanges {
+    causes: WhyChange[];
+}
+
+/** So much of a figure's difference, with its sign. */
+export interface WhyShare {
+    figure: string;
+    share: string;
+    worse: boolean;
+    better: boolean;
+}
+
 /** What runs next at a work centre, in sequence. */
 export interface WorkList {
     centre: string;

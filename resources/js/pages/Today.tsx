@@ -14,6 +14,7 @@ import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 import { useGridKeys } from '@/lib/useGridKeys';
+import { Causes } from '@/pages/parts/Causes';
 import { FigureRow } from '@/pages/parts/FigureRow';
 import { FirstSteps } from '@/pages/parts/FirstSteps';
 import { LetADayPass } from '@/pages/parts/LetADayPass';
@@ -218,6 +219,7 @@ function Against({ figures, changes, reasons }: { figures: TodayFigure[]; change
                     ))}
                 </tbody>
             </table>
+            <Causes figures={figures} />
             <h3 className="mt-4 mb-1 flex text-xs font-bold text-mute">
                 <span className="flex-1">{t('Changed since the plan was made')}</span>
                 <Link href="/journal" className="text-act hover:underline">
