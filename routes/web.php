@@ -95,6 +95,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/data/bring', [DataController::class, 'bring']);
 
     Route::get('/why', WhyController::class);
+    Route::get('/why/line', [WhyController::class, 'line']);
     Route::get('/why/all', [WhyController::class, 'all']);
 
     Route::get('/calendar', [CalendarController::class, 'show']);

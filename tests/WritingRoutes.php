@@ -118,8 +118,8 @@ final class WritingRoutes
             ]],
             'POST demand/forecast/copy' => [Roles::FORECAST, fn () => ['forecast' => 'NEXT', 'source' => 'forecast', 'from' => 'F', 'percent' => 110, ...$key()]],
             'POST jobs/approve' => [Roles::APPROVE, function () use ($key): array {
-                DB::table('jobs_for_customers')->insert(['code' => 'J1', 'name' => 'J1', 'customer' => '', 'priority' => 5]);
-                DB::table('job_lines')->insert([
+                DB::table('jobs_for_customers')->insertOrIgnore(['code' => 'J1', 'name' => 'J1', 'customer' => '', 'priority' => 5]);
+                DB::table('job_lines')->insertOrIgnore([
                     'job_code' => 'J1', 'line' => '1', 'activity' => '', 'item_code' => 'HEAD', 'text' => '', 'site_code' => 'MAIN', 'qty' => 1_000_000,
                     'due' => '2026-03-20',
                 ]);
@@ -127,8 +127,8 @@ final class WritingRoutes
                 return ['job' => 'J1', 'lines' => ['1'], 'approve' => true, ...$key()];
             }],
             'POST jobs/supply' => [Roles::STOCK, function () use ($key): array {
-                DB::table('jobs_for_customers')->insert(['code' => 'J1', 'name' => 'J1', 'customer' => '', 'priority' => 5]);
-                DB::table('job_lines')->insert([
+                DB::table('jobs_for_customers')->insertOrIgnore(['code' => 'J1', 'name' => 'J1', 'customer' => '', 'priority' => 5]);
+                DB::table('job_lines')->insertOrIgnore([
                     'job_code' => 'J1', 'line' => '1', 'activity' => '', 'item_code' => 'HEAD', 'text' => '', 'site_code' => 'MAIN', 'qty' => 1_000_000,
                     'due' => '2026-03-20', 'approved' => true,
                 ]);

@@ -10,7 +10,6 @@ use Illuminate\Support\Facades\DB;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reference\ReferenceKind;
 use Yposta\Core\Run\Demand;
-use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\Supply;
 
 /** What a pegging is asked for by its reference: a sales line, an order or a proposal of a plan. */
@@ -30,7 +29,7 @@ final readonly class PegSubject
     {
         $reference = Reference::tryParse($text);
         if ($reference?->kind === ReferenceKind::Sales || $reference?->kind === ReferenceKind::Job) {
-            $demand = self::orderedLine($plan, $reference);
+            $demand = $plan->ordered($reference);
 
             return $demand === null ? null : new self(
                 $demand, $plan->numberOf($demand), $reference->name, Describe::lineHref($demand), $plan,
@@ -52,18 +51,6 @@ final readonly class PegSubject
     }
 
     /** The demand of a sales line, whichever way its name is parted. */
-    private static function orderedLine(StoredPlan $plan, Reference $reference): ?Demand
-    {
-        foreach ($reference->parts() as [$order, $line]) {
-            $demand = $plan->orderedLine(DemandKind::from($reference->kind->value), $order, $line);
-            if ($demand !== null) {
-                return $demand;
-            }
-        }
-
-        return null;
-    }
-
     /** How much of what, and for whom; asked for after its pegs have been read, its point comes with theirs. */
     public function about(): string
     {

@@ -14,6 +14,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Demand;
 use Yposta\Core\Run\DemandKind;
 use Yposta\Core\Run\LotReason;
@@ -201,6 +202,19 @@ final class StoredPlan
                 $this->demand($row);
             }
         }
+    }
+
+    /** The demand of a sales line or of a line of a job, however its name is parted; null where the run has none. */
+    public function ordered(Reference $reference): ?Demand
+    {
+        foreach (in_array($reference->kind->value, self::ORDERED, true) ? $reference->parts() : [] as [$order, $line]) {
+            $demand = $this->orderedLine(DemandKind::from($reference->kind->value), $order, $line);
+            if ($demand !== null) {
+                return $demand;
+            }
+        }
+
+        return null;
     }
 
     /** The demand of a sales line or of a line of a job; null where the run has none. */

@@ -420,6 +420,19 @@ final readonly class PlanQueries
     }
 
     /**
+     * Why a sales line, or a line of a job, is late by other days than in the plan before.
+     *
+     * @param  string  $line  reference
+     * @return array<string, mixed> WhyAnswer
+     */
+    public function whyLine(string $line): array
+    {
+        $reference = Reference::tryParse($line) ?? throw Refused::because('why.no_line', [], 'no line');
+
+        return get_object_vars(WhyView::ofLine(...[...self::twoPlans(), $reference]));
+    }
+
+    /**
      * What was written between the live plan and the one before, with what each change did to all figures.
      *
      * @return array<string, mixed> WhyChanges

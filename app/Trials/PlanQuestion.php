@@ -35,6 +35,7 @@ enum PlanQuestion: string
     case Countable = 'countable';
     case Why = 'why';
     case WhyAll = 'whyAll';
+    case WhyLine = 'whyLine';
     case Outlook = 'outlook';
 
     /** Whether answers are told one by one as they are found. */

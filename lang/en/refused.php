@@ -316,6 +316,7 @@ return [
         'unfit' => ':Trouble. It can only be undone as a whole, so nothing was changed.',
     ],
     'why' => [
+        'no_line' => 'This line is not in both plans, so that nothing can be told of it.',
         'forgotten' => 'What the plan before was made of is not kept any more, so that this cannot be told.',
         'imported' => 'All data were brought in anew between the two plans, so that this cannot be told.',
         'lost' => 'What was changed since the plan before cannot be done again on it, so that this cannot be told.',

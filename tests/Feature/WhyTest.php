@@ -78,12 +78,14 @@ it('names what was written since the plan before, with its share; all shares add
         ->not->toContain('2 changes');
     // and all of it at once, change by change: the same shares
     $causes = $this->getJson('/why/all')->assertOk()->json('causes');
-    $label = Figures::labels();
     foreach (WhyView::FIGURES as $figure) {
-        $shares = array_merge(...array_map(fn (array $cause) => array_values(array_filter($cause['shares'], fn (array $one) => $one['figure'] === $label[$figure][0])), $causes));
-        expect(array_sum(array_map(fn (array $one) => (int) strtr($one['share'], ["\u{2212}" => '-', ',' => '']), $shares)))->toBe(($this->whole)($figure), $figure);
+        $label = Figures::labels()[$figure][0];
+        $shares = array_filter(array_merge(...array_column($causes, 'shares')), fn (array $one) => $one['figure'] === $label);
+        expect(array_sum(array_map(fn (array $one) => (int) strtr($one['share'], ["\u{2212}" => '-', ',' => '']), $shares)))
+            ->toBe(($this->whole)($figure), $figure);
     }
-    expect($causes[0]['text'])->toContain('SO-9')->and($causes[0]['by'])->toBe('Ivo Marlin')->and($causes[0]['shares'][0])->toMatchArray(['figure' => 'Lines late', 'worse' => true])
+    expect($causes[0]['text'])->toContain('SO-9')->and($causes[0]['by'])->toBe('Ivo Marlin')
+        ->and($causes[0]['shares'][0])->toMatchArray(['figure' => 'Lines late', 'worse' => true])
         ->and(array_unique(array_column($causes, 'text')))->toHaveCount(count($causes));
     $late = ($this->why)('lateLines')->json();
     expect($late['causes'][0]['text'])->toContain('SO-9')->and($late['causes'][0]['share'])->toStartWith('+')->and($late['causes'][0]['worse'])->toBeTrue()
@@ -111,4 +113,21 @@ it('says so where it cannot be told', function () {
     expect(($this->why)('lateLines')->assertStatus(422)->json('reason'))->toBe('forgotten');
     DB::table('run_inputs')->update(['network' => 'no text of ours']);
     expect(($this->why)('lateLines')->assertStatus(422)->json('reason'))->toBe('forgotten');
+});
+
+it('tells of one line what made it late by other days', function () {
+    ($this->commit)(['change' => 'move_order', 'order' => 'P-3308', 'due' => '2026-03-17']);
+    ($this->commit)(['change' => 'change_stock', 'item' => 'BAT-7', 'site' => 'OSK', 'qty' => '60']);
+    app(StartRun::class)([], null);
+    $ask = fn (string $of) => $this->getJson('/why/line?'.http_build_query(['of' => $of]));
+    $answer = $ask('sales:SO-7719/1')->assertOk()->json();
+    $late = fn (Run $run) => (int) DB::table('plan_demands')->where('run_id', $run->id)->where('name', 'SO-7719')->where('line', '1')->value('late_days');
+
+    expect([(int) $answer['before'], (int) $answer['after']])->toBe([$late(Figures::before(Run::live())), $late(Run::live())])
+        ->and($answer['causes'])->toHaveCount(1)->and($answer['causes'][0]['text'])->toContain('P-3308')->and($answer['causes'][0]['worse'])->toBeTrue()
+        ->and(($this->sum)($answer))->toBe((int) $answer['after'] - (int) $answer['before'])->toBeGreaterThan(0);
+    expect($ask('job:J-41/10')->assertOk()->json('causes'))->toBe([]);
+    foreach (['sales:GHOST/1', 'order:P-3308', 'nonsense', ''] as $none) {
+        $ask($none)->assertStatus(422)->assertJsonPath('reason', 'no line');
+    }
 });

@@ -14,6 +14,12 @@ use Illuminate\Validation\Rule;
 /** Why a figure of the live plan is another than in the plan before. */
 final class WhyController extends Controller
 {
+    /** Why one line is late by other days. */
+    public function line(Request $request, PlanClient $plans): JsonResponse
+    {
+        return response()->json($plans->ask(PlanQuestion::WhyLine, line: $request->string('of')->limit(400, '')->toString()));
+    }
+
     /** What was written between the two, with what each change did. */
     public function all(PlanClient $plans): JsonResponse
     {

@@ -15,10 +15,12 @@ use App\Reading\Shapes\WhyAnswer;
 use App\Reading\Shapes\WhyCause;
 use App\Reading\Shapes\WhyChange;
 use App\Reading\Shapes\WhyShare;
+use App\Reading\StoredPlan;
 use App\Support\Refused;
 use App\Support\Words;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\QuantityOutOfRange;
+use Yposta\Core\Reference\Reference;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Trial\Outcome;
@@ -28,6 +30,8 @@ use Yposta\Core\Trial\WhyChanged;
 /** Goes through what was written between two plans, and tells what of it made a figure another one. */
 final class WhyView
 {
+    private const LATE = 'late';
+
     /** Figures that can be asked for. */
     public const FIGURES = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages'];
 
@@ -38,26 +42,72 @@ final class WhyView
      */
     public static function of(Run $now, Run $before, string $figure): WhyAnswer
     {
-        [$steps, $then, $told] = self::told($now, $before, [$figure]);
-        $why = $told[$figure];
-        $then = $then[$figure];
-        [$was, $is] = [Figures::value($before, $figure), Figures::value($now, $figure)];
+        return self::answer(
+            self::told($now, $before, self::reading([$figure])), $figure, Figures::value($before, $figure), Figures::value($now, $figure),
+            Figures::isWorse($figure),
+        );
+    }
+
+    /**
+     * Why a sales line, or a line of a job, is late by other days than it was.
+     *
+     * @param  Reference  $line  of the demand
+     *
+     * @throws Refused when it cannot be told, or one of the plans does not have the line
+     */
+    public static function ofLine(Run $now, Run $before, Reference $line): WhyAnswer
+    {
+        $days = fn (Run $run): int => (new StoredPlan($run))->ordered($line)?->lateDays() ?? throw Refused::because('why.no_line', [], 'no line');
+        $reference = (string) $line;
+        $read = function (Plan $plan) use ($reference): array {
+            foreach ($plan->demands as $demands) {
+                foreach ($demands as $demand) {
+                    if ($demand->kind->isOrdered() && $demand->reference() === $reference) {
+                        return [self::LATE => $demand->lateDays()];
+                    }
+                }
+            }
+
+            return [self::LATE => 0];
+        };
+
+        return self::answer(self::told($now, $before, $read), self::LATE, $days($before), $days($now), true);
+    }
+
+    /**
+     * @param  array{list<DataStep>, array<string, int>, array<string, WhyChanged>}  $told  see {@see told()}
+     * @param  int  $was  in the plan before
+     * @param  int  $is  in this one
+     */
+    private static function answer(array $told, string $figure, int $was, int $is, bool $isWorse): WhyAnswer
+    {
+        [$steps, $then, $all] = $told;
+        $why = $all[$figure];
         $causes = [
-            [(string) trans('The day moved on, or the run was asked otherwise'), null, $why->before - $then],
+            [(string) trans('The day moved on, or the run was asked otherwise'), null, $why->before - $then[$figure]],
             ...array_map(fn (DataStep $step, int $share) => [$step->text, $step, $share], $steps, $why->own),
             ...array_map(fn (array $pair) => [self::both($steps, $pair[0], $pair[1]), null, $pair[2]], $why->together),
             [(string) trans('Several of them together'), null, $why->rest],
-            [(string) trans('What is not written in the journal'), null, $is - $was - ($why->after - $then)],
+            [(string) trans('What is not written in the journal'), null, $is - $was - ($why->after - $then[$figure])],
         ];
         $causes = array_values(array_filter($causes, fn (array $cause) => $cause[2] !== 0));
         usort($causes, fn (array $one, array $other) => abs($other[2]) <=> abs($one[2]));
 
-        return new WhyAnswer(Words::money($was), Words::money($is), array_map(function (array $cause) use ($figure): WhyCause {
+        return new WhyAnswer(Words::money($was), Words::money($is), array_map(function (array $cause) use ($isWorse): WhyCause {
             [$text, $step, $share] = $cause;
             $said = ($share > 0 ? '+' : "\u{2212}").Words::money(abs($share));
 
-            return new WhyCause($text, $step->by ?? '', $step->at ?? null, $said, $share > 0 && Figures::isWorse($figure));
+            return new WhyCause($text, $step->by ?? '', $step->at ?? null, $said, $share > 0 && $isWorse);
         }, $causes));
+    }
+
+    /**
+     * @param  non-empty-list<value-of<self::FIGURES>>  $figures
+     * @return callable(Plan): array<string, int>
+     */
+    private static function reading(array $figures): callable
+    {
+        return fn (Plan $plan): array => array_intersect_key(Outcome::of($plan)->figures, array_flip($figures));
     }
 
     /**
@@ -69,7 +119,7 @@ final class WhyView
      */
     public static function causes(Run $now, Run $before): array
     {
-        [$steps, $then, $told] = self::told($now, $before, self::FIGURES);
+        [$steps, $then, $told] = self::told($now, $before, self::reading(self::FIGURES));
         $causes = [];
         foreach ($told as $figure => $why) {
             $add = function (string $key, string $text, ?DataStep $step, int $share) use (&$causes, $figure): void {
@@ -116,16 +166,15 @@ final class WhyView
     /**
      * What was written between two plans, what the figures were in the one before, and what each step made of them.
      *
-     * @param  non-empty-list<value-of<self::FIGURES>>  $figures
+     * @param  callable(Plan): array<string, int>  $read
      * @return array{list<DataStep>, array<string, int>, array<string, WhyChanged>}
      *
      * @throws Refused when it cannot be told
      */
-    private static function told(Run $now, Run $before, array $figures): array
+    private static function told(Run $now, Run $before, callable $read): array
     {
         $network = RunInputs::of($before) ?? throw Refused::because('why.forgotten', [], 'forgotten');
         $steps = DataSteps::between($before->last_change, $now->last_change);
-        $read = fn (Plan $plan): array => array_intersect_key(Outcome::of($plan)->figures, array_flip($figures));
         gc_disable(); // plans are large webs of objects
         try {
             $then = $read(RunLimits::planner()->plan($network, RunParameters::options($before->parameters)));

@@ -7,6 +7,7 @@ import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
 import { RecordHistory } from '@/components/RecordHistory';
+import { WhyLate } from '@/components/WhyLate';
 import { day, isZero, qty } from '@/lib/format';
 import type { DataKind, JobLineRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
@@ -65,9 +66,10 @@ export function JobPanel({ job, row, kind, mayApprove, busy, onApprove, onCopy, 
                 <p className="text-mute">{t('The live plan does not count this line.')}</p>
             )}
             {row.lateDays > 0 && (
-                <p className="mt-2 rounded border border-broken bg-broken-tint px-2.5 py-2 font-semibold">
-                    {tn('Expected 1 day late.', 'Expected :n days late.', row.lateDays)}
-                </p>
+                <div className="mt-2 rounded border border-broken bg-broken-tint px-2.5 py-2">
+                    <strong>{tn('Expected 1 day late.', 'Expected :n days late.', row.lateDays)}</strong>
+                    <WhyLate key={row.reference} of={row.reference} />
+                </div>
             )}
             {row.isPlanned && (
                 <p className="mt-2">

@@ -9,6 +9,7 @@ import { CoverStrip } from '@/components/CoverStrip';
 import { day, isZero, qty } from '@/lib/format';
 import type { Explanation, SalesRow } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
+import { WhyLate } from '@/components/WhyLate';
 import { RecordHistory } from '@/components/RecordHistory';
 import { SalesDraft } from '@/pages/parts/DraftForms';
 import { SalesParts } from '@/pages/parts/SalesForms';
@@ -44,9 +45,10 @@ export function SalesPanel({ row, answer, onClose }: { row: SalesRow; answer: Ex
                 <p className="text-mute">{t('The live plan does not count this line.')}</p>
             )}
             {row.lateDays > 0 && (
-                <p className="mt-3 rounded border border-broken bg-broken-tint px-2.5 py-2">
+                <div className="mt-3 rounded border border-broken bg-broken-tint px-2.5 py-2">
                     <strong>{tn('Expected 1 day late.', 'Expected :n days late.', row.lateDays)}</strong> {row.reason}
-                </p>
+                    <WhyLate key={row.reference} of={row.reference} />
+                </div>
             )}
             {row.strip && (
                 <p className="mt-3">
