@@ -18,82 +18,20 @@ use Yposta\Core\Calendar\Day;
 /** What needs the planner today, worst for customers first. */
 final readonly class TodayView
 {
-    /** Late sales lines that stand one by one; the rest is counted. */
-    private const LATE_LINES = 4;
-
     private const DAYS = 10;
-
-    private Describe $describe;
 
     public function __construct(private StoredPlan $plan)
     {
-        $this->describe = new Describe($plan);
     }
 
     /** @return list<TodayLine> */
     public function lines(string $site): array
     {
         return [
-            ...$this->lateSales($site), ...$this->uncovered($site), ...$this->proposals($site), ...$this->openOrders($site),
+            ...(new TodayLate($this->plan, $this->demands($site)))->lines(), ...$this->proposals($site), ...$this->openOrders($site),
             ...$this->short($site), ...$this->holds($site), ...(new TodayPurchasing($this->plan->planDate))->lines($site),
             ...BlockedList::today($site),
         ];
-    }
-
-    /** @return list<TodayLine> */
-    private function lateSales(string $site): array
-    {
-        $late = StoredPlan::late($this->demands($site)->whereIn('d.kind', StoredPlan::ORDERED))->orderBy('d.priority')
-            ->orderByDesc('d.late_days')->orderBy('d.date');
-        $count = (clone $late)->count();
-        $numbers = array_values($late->limit(self::LATE_LINES)->pluck('d.n')->map(fn ($value) => (int) $value)->all());
-        $lines = [];
-        foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {
-            $demand = $this->plan->demandNumbered($n);
-            $point = $this->plan->pointOf($demand->point);
-            $lines[] = new TodayLine(
-                icon: 'late',
-                tone: Tone::Broken,
-                title: "{$demand->name}/{$demand->line} {$demand->customer}, ".Words::quantity($demand->qty, $point->unit)
-                    ." {$point->item}:",
-                emphasis: trans_choice('{1} 1 day late|[2,*] :count days late', max(1, $demand->daysPastDue())),
-                note: $demand->lateDays() > 0
-                    ? trans('waits for :reason', ['reason' => (string) $this->plan->holdUpOf($demand)])
-                    : trans('its date has passed'),
-                strip: $this->describe->strip($demand, $pegs),
-                action: new Link(trans('See why'), Describe::lineHref($demand)),
-            );
-        }
-        if ($count > self::LATE_LINES) {
-            $more = $count - self::LATE_LINES;
-            $lines[] = new TodayLine(
-                icon: 'late',
-                tone: Tone::Broken,
-                title: trans_choice('{1} 1 more ordered line|[2,*] :count more ordered lines', $more, ['count' => $more]),
-                emphasis: trans('late'),
-                note: '',
-                strip: null,
-                action: new Link(trans('Go through'), '/demand?late=1'),
-            );
-        }
-
-        return $lines;
-    }
-
-    /** @return list<TodayLine> */
-    private function uncovered(string $site): array
-    {
-        $count = $this->demands($site)->whereIn('d.kind', StoredPlan::ORDERED)->where('d.uncovered', '>', 0)->count();
-
-        return $count === 0 ? [] : [new TodayLine(
-            icon: 'late',
-            tone: Tone::Broken,
-            title: trans_choice('{1} 1 ordered line|[2,*] :count ordered lines', $count, ['count' => $count]),
-            emphasis: trans('not covered at all'),
-            note: '',
-            strip: null,
-            action: new Link(trans('Go through'), '/demand'),
-        )];
     }
 
     /** @return list<TodayLine> */

@@ -36,6 +36,10 @@ it('calls a sales line late whose date has passed, also where it is delivered to
     expect($late)->toContain("sales:{$line->order_code}/{$line->line}");
     $today = collect($this->get('/')->viewData('page')['props']['lines'])->first(fn ($one) => str_starts_with($one->title, "{$line->order_code}/{$line->line} "));
     expect($today->emphasis)->toBe('5 days late')->and($today->note)->toBe('its date has passed');
+    $more = collect($this->get('/')->viewData('page')['props']['lines'])->first(fn ($one) => str_contains($one->title, 'more ordered'));
+    expect($more->note)->toBe('1 of all '.count($late).' only because its date has passed')
+        ->and((int) $more->title + 4)->toBe(count($late))
+        ->and(count($late))->toBe(Run::live()->summary['lateLines'] + 1);
 });
 
 it('shows the plan grid by page, filtered and sorted', function () {
