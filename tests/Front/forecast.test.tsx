@@ -1,39 +1,13 @@
 // @vitest-environment jsdom
-import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { http, shared, visit } from './aroundGrid';
+import { screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '@/lib/http';
 import type { ForecastPeriod, ForecastRow } from '@/lib/shapes';
 import { ForecastGrid } from '@/pages/parts/ForecastGrid';
 import { useForecastEdits } from '@/pages/parts/useForecastEdits';
-import { SHARED, show, stubLayout } from './kit';
-
-const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
-const visit = vi.hoisted(() => ({ visit: vi.fn(), reload: vi.fn() }));
-const shared = vi.hoisted(() => ({ now: {} as object }));
-
-vi.mock('@inertiajs/react', () => ({
-    router: visit,
-    Link: ({ href, children, ...more }: { href: string; children: React.ReactNode }) => (
-        <a href={href} {...more}>
-            {children}
-        </a>
-    ),
-}));
-vi.mock('@/lib/shared', () => ({ useShared: () => shared.now }));
-vi.mock('@/lib/http', async (real) => ({ ...(await real<object>()), ...http }));
-vi.mock('@/lib/draft', () => ({ useDraft: () => ({ state: { lines: [] }, stamp: 0 }) }));
-
-stubLayout();
-
-beforeEach(() => {
-    shared.now = SHARED;
-    http.getJson.mockReset();
-    http.postJson.mockReset();
-    visit.visit.mockReset();
-    visit.reload.mockReset();
-});
-afterEach(cleanup);
+import { SHARED, show } from './kit';
 
 describe('the forecast grid', () => {
     const periods: ForecastPeriod[] = [2, 9, 16].map((day) => ({

@@ -1,38 +1,12 @@
 // @vitest-environment jsdom
-import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { http } from './aroundGrid';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '@/lib/http';
 import type { GridRow, RecordRow } from '@/lib/shapes';
 import { PlanGrid } from '@/pages/parts/PlanGrid';
-import { SHARED, show, stubLayout } from './kit';
-
-const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
-const visit = vi.hoisted(() => ({ visit: vi.fn(), reload: vi.fn() }));
-const shared = vi.hoisted(() => ({ now: {} as object }));
-
-vi.mock('@inertiajs/react', () => ({
-    router: visit,
-    Link: ({ href, children, ...more }: { href: string; children: React.ReactNode }) => (
-        <a href={href} {...more}>
-            {children}
-        </a>
-    ),
-}));
-vi.mock('@/lib/shared', () => ({ useShared: () => shared.now }));
-vi.mock('@/lib/http', async (real) => ({ ...(await real<object>()), ...http }));
-vi.mock('@/lib/draft', () => ({ useDraft: () => ({ state: { lines: [] }, stamp: 0 }) }));
-
-stubLayout();
-
-beforeEach(() => {
-    shared.now = SHARED;
-    http.getJson.mockReset();
-    http.postJson.mockReset();
-    visit.visit.mockReset();
-    visit.reload.mockReset();
-});
-afterEach(cleanup);
+import { show } from './kit';
 
 describe('the plan grid', () => {
     const PERIODS = ['2026-03-02', '2026-03-09', '2026-03-16'];

@@ -1,37 +1,10 @@
 // @vitest-environment jsdom
+import { visit } from './aroundGrid';
 import { cleanup, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { ThreadRow } from '@/lib/shapes';
 import { ThreadChart } from '@/pages/parts/ThreadChart';
-import { SHARED, stubLayout } from './kit';
-
-const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn() }));
-const visit = vi.hoisted(() => ({ visit: vi.fn(), reload: vi.fn() }));
-const shared = vi.hoisted(() => ({ now: {} as object }));
-
-vi.mock('@inertiajs/react', () => ({
-    router: visit,
-    Link: ({ href, children, ...more }: { href: string; children: React.ReactNode }) => (
-        <a href={href} {...more}>
-            {children}
-        </a>
-    ),
-}));
-vi.mock('@/lib/shared', () => ({ useShared: () => shared.now }));
-vi.mock('@/lib/http', async (real) => ({ ...(await real<object>()), ...http }));
-vi.mock('@/lib/draft', () => ({ useDraft: () => ({ state: { lines: [] }, stamp: 0 }) }));
-
-stubLayout();
-
-beforeEach(() => {
-    shared.now = SHARED;
-    http.getJson.mockReset();
-    http.postJson.mockReset();
-    visit.visit.mockReset();
-    visit.reload.mockReset();
-});
-afterEach(cleanup);
 
 describe('the thread', () => {
     const supply = (id: number, parent: number, level: number, more: Partial<ThreadRow> = {}): ThreadRow => ({
