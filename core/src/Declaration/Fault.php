@@ -40,6 +40,19 @@ final readonly class Fault
         return new self(new Phrase("row.{$code}.problem", $values), new Phrase("row.{$code}.remedy", $values), $property, true);
     }
 
+    /**
+     * That something with an optional first and last day ends before it begins.
+     *
+     * @param  int|null  $begins  day number
+     * @param  int|null  $ends  day number of its last day
+     * @param  string  $code  what it is called
+     * @return list<self> one at most, of the column `ends`
+     */
+    public static function ofSpan(?int $begins, ?int $ends, string $code): array
+    {
+        return $begins !== null && $ends !== null && $ends < $begins ? [self::of('ends_early', ['code' => $code], 'ends')] : [];
+    }
+
     public static function remedyOf(string $code): Phrase
     {
         return new Phrase("row.{$code}.remedy");

@@ -37,9 +37,7 @@ final readonly class JobActivity implements Checked
 
     public function faults(): iterable
     {
-        if ($this->begins !== null && $this->ends !== null && $this->ends < $this->begins) {
-            yield Fault::of('ends_early', ['code' => "{$this->job} {$this->activity}"], 'ends');
-        }
+        return Fault::ofSpan($this->begins, $this->ends, "{$this->job} {$this->activity}");
     }
 
     /**

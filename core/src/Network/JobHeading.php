@@ -40,8 +40,6 @@ final readonly class JobHeading implements Checked
 
     public function faults(): iterable
     {
-        if ($this->begins !== null && $this->ends !== null && $this->ends < $this->begins) {
-            yield Fault::of('ends_early', ['code' => $this->code], 'ends');
-        }
+        return Fault::ofSpan($this->begins, $this->ends, $this->code);
     }
 }
