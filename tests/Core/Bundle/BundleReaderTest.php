@@ -131,6 +131,18 @@ it('names file, line, column, what is wrong and what would be right', function (
         ['work_centres' => "work_centre,site\nW,MAIN\n", 'closures' => "work_centre,from,to\nW,2026-03-03 10:00,2026-03-03 09:00\n"],
         'closures.csv line 2, to: ends before it begins',
     ],
+    'a job that ends before it begins' => [
+        ['jobs' => "job,begins,ends\nJ-1,2026-03-20,2026-03-20\nJ-2,2026-03-20,2026-03-19\n"],
+        'jobs.csv line 3, ends: J-2 ends before it begins',
+    ],
+    'an activity that ends before it begins' => [
+        ['jobs' => "job\nJ-1\n", 'job_activities' => "job,activity,begins,ends\nJ-1,FIT,2026-03-20,2026-03-19\n"],
+        'job_activities.csv line 2, ends: J-1 FIT ends before it begins',
+    ],
+    'a forecast that ends before it begins' => [
+        ['forecast_names' => "forecast,begins,ends\nBASE,2026-03-20,2026-03-19\n"],
+        'forecast_names.csv line 2, ends: BASE ends before it begins',
+    ],
 ]);
 
 it('counts lines of fields that hold line breaks', function () {
