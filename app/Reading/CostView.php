@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Intake\CellText;
 use App\Planning\NetworkReader;
 use App\Reading\Shapes\CostPartRow;
 use App\Reading\Shapes\CostRow;
@@ -12,6 +13,7 @@ use App\Reading\Shapes\CostTrial;
 use App\Support\Refused;
 use App\Support\Settings;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Quantity\InvalidQuantity;
@@ -48,11 +50,7 @@ final class CostView
         $this->now = new CostRollUp($this->network, $day);
         $isTried = $item !== '' && trim($to) !== '';
         $isTried && ! isset($this->network->items[$item]) && throw Refused::because('data.no_item', ['item' => $item], 'item');
-        try {
-            $this->to = $isTried ? max(0, Quantity::parse(str_replace(',', '.', trim($to)))) : null;
-        } catch (InvalidQuantity $trouble) {
-            throw Refused::because('data.value', ['trouble' => $trouble->phrase()], 'value');
-        }
+        $this->to = $isTried ? self::cost(trim($to)) : null;
         $this->tried = $this->to === null ? $this->now : new CostRollUp($this->network, $day, [$item => $this->to]);
     }
 
@@ -108,6 +106,21 @@ final class CostView
             $item->code, $item->name, Quantity::format($this->to), Quantity::format($this->now->of($item->code)), count($changed),
             EditedRows::of(Item::class, [[$item, $item->with(unitCost: $this->to)]])->change ?? '',
         );
+    }
+
+    /** @throws Refused when it is no cost, or can be read in two ways */
+    private static function cost(string $text): int
+    {
+        $reads = new CellText(CellText::decimalOf([$text]), []);
+        $number = $reads->number($text);
+        $reads->ambiguous === null || throw Refused::because('data.two_ways', ['number' => $text], 'value');
+        try {
+            $cost = Quantity::parse($number);
+        } catch (InvalidQuantity $trouble) {
+            throw Refused::because('data.value', ['trouble' => $trouble->phrase()], 'value');
+        }
+
+        return $cost >= 0 ? $cost : throw Refused::because('data.value', ['trouble' => Fault::of('negative', ['number' => $text])->problem], 'value');
     }
 
     private function isOther(string $item): bool

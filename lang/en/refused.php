@@ -105,6 +105,7 @@ return [
         'column' => 'That column cannot be changed for many at once. Nothing was drafted.',
         'no_item' => 'There is no item :item to take its place. Nothing was drafted.',
         'gone' => 'Some of these rows are not there any more, or say something else now. The list has been read again.',
+        'two_ways' => "':number' can be read in two ways. Type it without a sign that parts thousands; nothing was drafted.",
         'value' => ':Trouble. Nothing was drafted.',
     ],
     'draft' => [

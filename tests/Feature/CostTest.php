@@ -51,4 +51,11 @@ it('says what cannot be tried, and shows what is so', function (string $query, s
 
     expect($page['trouble'])->toContain($said)->and($page['trial'])->toBeNull()->and($page['rows'])->not->toBe([]);
     $this->getJson("/costs/rows?{$query}")->assertStatus(422);
-})->with([['item=GHOST&to=3', 'GHOST'], ['item=PCB-207&to=cheap', "'cheap'"], ['item=PCB-207&to=99999999999999999999', '9,000,000,000,000']]);
+})->with([
+    ['item=GHOST&to=3', 'GHOST'], ['item=PCB-207&to=cheap', "'cheap'"], ['item=PCB-207&to=99999999999999999999', '9,000,000,000,000'],
+    ['item=PCB-207&to=-5', "'-5' is negative"], ['item=PCB-207&to=1,200', "'1,200' can be read in two ways"],
+]);
+
+it('reads a cost as people write it', function (string $to, string $cost) {
+    expect(($this->page)('item=PCB-207&to='.rawurlencode($to))['trial']['to'])->toBe($cost);
+})->with([['12,5', '12.5'], ['1.200,50', '1200.5'], ['1,200.5', '1200.5'], ['0', '0']]);

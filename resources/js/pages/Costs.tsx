@@ -157,7 +157,7 @@ export default function Costs({ filter, rows: first, total, trial, currency, tro
 function TryCost({ item, to, onTry }: { item: string; to: string; onTry: (changes: Record<string, string>) => void }) {
     const [code, setCode] = useState(item);
     const [cost, setCost] = useState(to);
-    const isReady = code.trim() !== '' && /^\d+([.,]\d+)?$/.test(cost.trim());
+    const isReady = code.trim() !== '' && cost.trim() !== '';
     return (
         <form
             aria-label={t('Try another cost')}
