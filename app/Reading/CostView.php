@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
-use App\Intake\CellText;
 use App\Planning\NetworkReader;
 use App\Reading\Shapes\CostPartRow;
 use App\Reading\Shapes\CostRow;
@@ -13,10 +12,8 @@ use App\Reading\Shapes\CostTrial;
 use App\Support\Refused;
 use App\Support\Settings;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Network\Item;
 use Yposta\Core\Network\Network;
-use Yposta\Core\Quantity\InvalidQuantity;
 use Yposta\Core\Quantity\Quantity;
 use Yposta\Core\Structure\CostPart;
 use Yposta\Core\Structure\CostRollUp;
@@ -35,23 +32,19 @@ final class CostView
 
     private readonly CostRollUp $tried;
 
-    private readonly ?int $to;
-
     /**
      * @param  string  $item  whose cost is tried; empty for none
-     * @param  string  $to  what one of it would cost
+     * @param  int|null  $to  what one of it would cost, millionths of the currency; null for none
      *
-     * @throws Refused when there is no such item, or that is no cost
+     * @throws Refused when there is no such item
      */
-    public function __construct(NetworkReader $reader, private readonly string $item = '', string $to = '')
+    public function __construct(NetworkReader $reader, private readonly string $item = '', private readonly ?int $to = null)
     {
         $this->network = $reader->structures();
         $day = Day::parse(Settings::planDate());
         $this->now = new CostRollUp($this->network, $day);
-        $isTried = $item !== '' && trim($to) !== '';
-        $isTried && ! isset($this->network->items[$item]) && throw Refused::because('data.no_item', ['item' => $item], 'item');
-        $this->to = $isTried ? self::cost(trim($to)) : null;
-        $this->tried = $this->to === null ? $this->now : new CostRollUp($this->network, $day, [$item => $this->to]);
+        $to !== null && ! isset($this->network->items[$item]) && throw Refused::because('data.no_item', ['item' => $item], 'item');
+        $this->tried = $to === null ? $this->now : new CostRollUp($this->network, $day, [$item => $to]);
     }
 
     /**
@@ -106,21 +99,6 @@ final class CostView
             $item->code, $item->name, Quantity::format($this->to), Quantity::format($this->now->of($item->code)), count($changed),
             EditedRows::of(Item::class, [[$item, $item->with(unitCost: $this->to)]])->change ?? '',
         );
-    }
-
-    /** @throws Refused when it is no cost, or can be read in two ways */
-    private static function cost(string $text): int
-    {
-        $reads = new CellText(CellText::decimalOf([$text]), []);
-        $number = $reads->number($text);
-        $reads->ambiguous === null || throw Refused::because('data.two_ways', ['number' => $text], 'value');
-        try {
-            $cost = Quantity::parse($number);
-        } catch (InvalidQuantity $trouble) {
-            throw Refused::because('data.value', ['trouble' => $trouble->phrase()], 'value');
-        }
-
-        return $cost >= 0 ? $cost : throw Refused::because('data.value', ['trouble' => Fault::of('negative', ['number' => $text])->problem], 'value');
     }
 
     private function isOther(string $item): bool

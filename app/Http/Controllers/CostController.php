@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Intake\TypedAmount;
 use App\Planning\NetworkReader;
 use App\Reading\CostView;
 use App\Reading\Pages\CostsPage;
@@ -61,6 +62,9 @@ final class CostController extends Controller
     /** @throws Refused */
     private function view(Request $request, NetworkReader $reader): CostView
     {
-        return new CostView($reader, $request->string('item')->limit(190, '')->toString(), $request->string('to')->limit(30, '')->toString());
+        $item = $request->string('item')->limit(190, '')->toString();
+        $to = $request->string('to')->trim()->limit(30, '')->toString();
+
+        return new CostView($reader, $item, $item === '' || $to === '' ? null : TypedAmount::read($to));
     }
 }
