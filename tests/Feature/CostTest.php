@@ -49,7 +49,7 @@ it('tries another cost on all that is made of it, and drafts it', function () {
 it('says what cannot be tried, and shows what is so', function (string $query, string $said) {
     $page = ($this->page)($query);
 
-    expect($page['trouble'])->toContain($said)->and($page['trial'])->toBeNull()->and($page['rows'])->not->toBe([]);
+    expect($page['refusal'])->toContain($said)->and($page['trial'])->toBeNull()->and($page['rows'])->not->toBe([]);
     $this->getJson("/costs/rows?{$query}")->assertStatus(422);
 })->with([
     ['item=GHOST&to=3', 'GHOST'], ['item=PCB-207&to=cheap', "'cheap'"], ['item=PCB-207&to=99999999999999999999', '9,000,000,000,000'],

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Actions\StartRun;
+use App\Http\SharedProps;
 use App\Models\Run;
 use Illuminate\Support\Facades\DB;
 use Tests\Demo;
@@ -119,7 +120,7 @@ it('shows sales lines with their cover and the reason why they are late', functi
 
 it('shows an item, its structure both ways, and what it is planned by', function () {
     $this->get('/item?item=SH-41&at=OSK')->assertInertia(fn ($page) => $page->component('Item')->where('detail.level', 1)
-        ->where('sites', ['LIN', 'OSK'])
+        ->where('plannedAt', ['LIN', 'OSK'])
         ->where('detail.below.0.item', 'SM-12')->where('detail.below.1.level', 2)->where('detail.above.0.item', 'WS-400')->where('detail.flow.0.kind', 'stock'));
     $this->get('/item?item=GHOST')->assertNotFound();
     $this->get('/item?item=PCB-207B&at=OSK')->assertInertia(fn ($page) => $page->where('detail.flow.0.qty', '20'));
@@ -178,4 +179,18 @@ it('shows the unit price that the supplier asks where an order has none of its o
     DB::table('order_lines')->where('id', $line->id)->update(['price' => null]);
     DB::table('supplier_items')->update(['price' => null]);
     expect($shown()['lines'][0]['price'])->toBeNull()->and($shown()['total'])->toBeNull();
+});
+
+it('gives no page a prop of the name of one that every page has, which would stand twice or hide it', function () {
+    $shared = ['errors', 'trouble', ...array_map(
+        fn (ReflectionMethod $method) => $method->getName(),
+        (new ReflectionClass(SharedProps::class))->getMethods(ReflectionMethod::IS_PUBLIC),
+    )];
+    $pages = array_map(fn (string $file) => 'App\\Reading\\Pages\\'.basename($file, '.php'), (array) glob(app_path('Reading/Pages/*Page.php')));
+    $clashes = [];
+    foreach ($pages as $page) {
+        $own = array_map(fn (ReflectionProperty $property) => $property->getName(), (new ReflectionClass($page))->getProperties());
+        array_intersect($own, $shared) === [] || $clashes[$page] = array_intersect($own, $shared);
+    }
+    expect(count($pages))->toBeGreaterThan(30)->and($clashes)->toBe([]);
 });

@@ -87,13 +87,13 @@ it('plans with other parameters and changes of every kind a study offers', funct
         ->and(json_decode(DB::table('plan_points')->where('run_id', $run->id)->where('item_code', 'PCB-207')
             ->value('rules'))->lead)->toBe(30);
     $this->get('/studies')->assertInertia(fn ($page) => $page->where(
-        'studies.0.changes.0.text',
+        'rows.0.changes.0.text',
         'PCB-207 at OSK: lead time 30 days',
     )->where(
-        'studies.0.changes.2.text',
+        'rows.0.changes.2.text',
         'Calendar PLANT closed from Mon 9 Mar to Fri 13 Mar',
     )
-        ->where('studies.0.parameters', ['up to Tue 30 Jun', 'forecasts BASE', 'sites OSK', 'without safety stock']));
+        ->where('rows.0.parameters', ['up to Tue 30 Jun', 'forecasts BASE', 'sites OSK', 'without safety stock']));
 });
 
 it('says why a study cannot be kept or planned, and keeps what there was', function () {
@@ -108,7 +108,7 @@ it('says why a study cannot be kept or planned, and keeps what there was', funct
 
     $wrong = study($this, 'Four', [['change' => 'cancel_order', 'order' => 'P-0000']])->assertOk()->json('id');
     $this->get("/compare?a=live&b=study-{$wrong}")->assertInertia(fn ($page) => $page->where('differences', null)->where(
-        'trouble',
+        'failure',
         'A change of the study does not fit any more: there is no open order P-0000. The plan before it stands.',
     ));
     expect(Study::query()->count())->toBe(2)->and(Study::query()->find($id)->changes)->toBe([[...$this->earlier, 'start' => null]]);

@@ -46,7 +46,7 @@ beforeEach(() => {
 afterEach(cleanup);
 
 describe('a study', () => {
-    const page: StudiesPage = { studies: [study], calendars: [], open: '' };
+    const page: StudiesPage = { rows: [study], calendars: [], open: '' };
     const ask = async () => {
         const user = userEvent.setup();
         show(<Studies {...page} />);

@@ -40,7 +40,7 @@ final class CostController extends Controller
             total: $rows->total,
             trial: $trial,
             currency: Settings::currency(),
-            trouble: $trouble,
+            refusal: $trouble,
         ))->show();
     }
 

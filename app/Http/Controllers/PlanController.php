@@ -93,7 +93,7 @@ final class PlanController extends Controller
             detail: $plan === null || $point === null
                 ? null
                 : (new PointView($plan, $this->asExpected($request)))->detail($point, $this->size($request)),
-            sites: $sites,
+            plannedAt: $sites,
             filter: $this->shown($request),
         ))->show();
     }

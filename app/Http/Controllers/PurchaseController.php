@@ -133,7 +133,7 @@ final class PurchaseController extends Controller
         [$rows, $total] = $list->rows($this->site($request), $reason, $text);
 
         return (new ChasePage(
-            rows: $rows, total: $total, counts: $list->counts($this->site($request)), filter: ['why' => $reason->value ?? '', 'q' => $text],
+            rows: $rows, total: $total, reasons: $list->counts($this->site($request)), filter: ['why' => $reason->value ?? '', 'q' => $text],
             may: $this->user($request)->can(Roles::BUY),
         ))->show();
     }

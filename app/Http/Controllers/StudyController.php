@@ -31,7 +31,7 @@ final class StudyController extends Controller
     public function index(Request $request): Response
     {
         return (new StudiesPage(
-            studies: StudyList::of($this->user($request), Day::parse(Settings::planDate())),
+            rows: StudyList::of($this->user($request), Day::parse(Settings::planDate())),
             calendars: array_values(DB::table('calendars')->orderBy('code')->pluck('code')->map(strval(...))->all()),
             open: $request->string('open')->toString(),
         ))->show();
@@ -84,7 +84,7 @@ final class StudyController extends Controller
             filter: [...$names, 'list' => $this->list($request) ?? $view?->opening() ?? 'late'],
             choices: $this->choices(),
             running: $this->running($names['b']),
-            trouble: $this->trouble($names['b']),
+            failure: $this->failure($names['b']),
             figures: $view?->figures() ?? [],
             differences: $view?->counts(),
             late: $view?->late() ?? [],
@@ -149,7 +149,7 @@ final class StudyController extends Controller
         return in_array($run?->status, ['queued', 'running'], true) ? $run->id : null;
     }
 
-    private function trouble(string $name): ?string
+    private function failure(string $name): ?string
     {
         $run = str_starts_with($name, 'study-') ? Study::query()->find((int) substr($name, 6))?->newestRun() : null;
 

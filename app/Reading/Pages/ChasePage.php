@@ -11,11 +11,11 @@ final readonly class ChasePage extends Page
 {
     /**
      * @param  list<ChaseRow>  $rows
-     * @param  array<string, int>  $counts  how many there are for each reason
+     * @param  array<string, int>  $reasons  how many there are for each reason
      * @param  array<string, string>  $filter
      * @param  bool  $may  whether the person buys
      */
-    public function __construct(public array $rows, public int $total, public array $counts, public array $filter, public bool $may)
+    public function __construct(public array $rows, public int $total, public array $reasons, public array $filter, public bool $may)
     {
     }
 }

@@ -30,7 +30,7 @@ final readonly class ComparePage extends Page
         public array $filter,
         public array $choices,
         public ?int $running,
-        public ?string $trouble,
+        public ?string $failure,
         public array $figures,
         public ?array $differences,
         public array $late,

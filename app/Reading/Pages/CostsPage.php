@@ -14,7 +14,7 @@ final readonly class CostsPage extends Page
      * @param  array{q: string, show: ''|'all', sort: string, item: string, to: string}  $filter
      * @param  list<CostRow>  $rows
      * @param  string  $currency  of all of them; empty where nobody has said
-     * @param  string|null  $trouble  why the cost that is tried cannot be
+     * @param  string|null  $refusal  why the cost that is tried cannot be
      */
     public function __construct(
         public array $filter,
@@ -22,7 +22,7 @@ final readonly class CostsPage extends Page
         public int $total,
         public ?CostTrial $trial,
         public string $currency,
-        public ?string $trouble,
+        public ?string $refusal,
     ) {
     }
 }

@@ -11,7 +11,7 @@ use Yposta\Core\Network\BucketSize;
 final readonly class ItemPage extends Page
 {
     /**
-     * @param  list<string>  $sites
+     * @param  list<string>  $plannedAt
      * @param  array{
      *     q: string, supply: string, supplier: string, trouble: string, sort: string, bucket: value-of<BucketSize>, as: 'expected'|'needed'
      * }  $filter
@@ -19,7 +19,7 @@ final readonly class ItemPage extends Page
     public function __construct(
         public string $item,
         public ?PointDetail $detail,
-        public array $sites,
+        public array $plannedAt,
         public array $filter,
     ) {
     }

@@ -10,11 +10,11 @@ use App\Reading\Shapes\StudyRow;
 final readonly class StudiesPage extends Page
 {
     /**
-     * @param  list<StudyRow>  $studies
+     * @param  list<StudyRow>  $rows
      * @param  list<string>  $calendars
      */
     public function __construct(
-        public array $studies,
+        public array $rows,
         public array $calendars,
         public string $open,
     ) {

@@ -442,7 +442,7 @@ export interface ChangeRow {
 export interface ChasePage {
     rows: ChaseRow[];
     total: number;
-    counts: Record<string, number>;
+    reasons: Record<string, number>;
     filter: Record<string, string>;
     may: boolean;
 }
@@ -506,7 +506,7 @@ export interface ComparePage {
     filter: { a: string; b: string; list: 'late' | 'proposals' | 'messages' | 'stock' | 'load' };
     choices: PlanChoice[];
     running: number | null;
-    trouble: string | null;
+    failure: string | null;
     figures: ComparedFigure[];
     differences: { late: number; proposals: number; messages: number; stock: number; load: number } | null;
     late: ComparedLate[];
@@ -708,7 +708,7 @@ export interface CostsPage {
     total: number;
     trial: CostTrial | null;
     currency: string;
-    trouble: string | null;
+    refusal: string | null;
 }
 
 /** A count of many items. */
@@ -1137,7 +1137,7 @@ export interface Hit {
 export interface ItemPage {
     item: string;
     detail: PointDetail | null;
-    sites: string[];
+    plannedAt: string[];
     filter: { q: string; supply: string; supplier: string; trouble: string; sort: string; bucket: BucketSize; as: 'expected' | 'needed' };
 }
 
@@ -2384,7 +2384,7 @@ export interface StructuresPage {
 
 /** The studies, and the runs that they can be compared with. */
 export interface StudiesPage {
-    studies: StudyRow[];
+    rows: StudyRow[];
     calendars: string[];
     open: string;
 }

@@ -20,7 +20,7 @@ import { OrderTabs } from '@/pages/parts/OrderTabs';
 import { type DataColumn, type DataGroup, DataTable } from '@/components/DataTable';
 
 /** What suppliers owe that somebody should ask about, one letter for each of them. */
-export default function Chase({ rows, total, counts, filter, may }: ChasePage) {
+export default function Chase({ rows, total, reasons, filter, may }: ChasePage) {
     const { plan } = useShared();
     const draft = useDraft();
     const { picked, onPick, clear } = usePicked((row: ChaseRow) => row.code);
@@ -75,7 +75,7 @@ export default function Chase({ rows, total, counts, filter, may }: ChasePage) {
                         { value: '', label: t('For any reason') },
                         ...Object.entries(CHASE_REASONS).map(([value, label]) => ({
                             value,
-                            label: `${t(label)} (${counts[value as keyof typeof counts] ?? 0})`,
+                            label: `${t(label)} (${reasons[value as keyof typeof reasons] ?? 0})`,
                         })),
                     ]}
                 />

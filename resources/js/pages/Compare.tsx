@@ -29,7 +29,7 @@ export default function Compare({
     filter,
     choices,
     running,
-    trouble,
+    failure,
     figures,
     differences,
     late,
@@ -72,14 +72,14 @@ export default function Compare({
                     {t('The study is being planned; what differs stands here in a moment.')}
                 </p>
             )}
-            {running === null && trouble && (
+            {running === null && failure && (
                 <p role="alert" className="mb-3 rounded border border-broken bg-broken-tint px-3 py-2">
-                    {trouble}
+                    {failure}
                 </p>
             )}
             {differences === null ? (
                 running === null &&
-                !trouble && (
+                !failure && (
                     <Empty title={t('Choose two plans')}>{t('The live plan, one before it, or a study that has been planned.')}</Empty>
                 )
             ) : (

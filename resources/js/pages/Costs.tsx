@@ -40,7 +40,7 @@ function Changed({ before, after }: { before: string | null; after: string }) {
 }
 
 /** What is sold, what it costs in material, what is left of its price; and what another cost of something would do to all of them. */
-export default function Costs({ filter, rows: first, total, trial, currency, trouble: wrong }: CostsPage) {
+export default function Costs({ filter, rows: first, total, trial, currency, refusal }: CostsPage) {
     const [open, setOpen] = useState<string | null>(null);
     const change = (changes: Record<string, string>) => refilter('/costs', filter, changes, {});
     const { rows, more, trouble } = useMoreRows('/costs/rows', filter, first, total, (answer: CostRows) => answer.rows);
@@ -123,7 +123,7 @@ export default function Costs({ filter, rows: first, total, trial, currency, tro
                 </PillToggle>
                 <FindBox label={t('Find an item')} value={filter.q} onChange={(q) => change({ q })} />
             </div>
-            {wrong && <Notice tone="broken">{wrong}</Notice>}
+            {refusal && <Notice tone="broken">{refusal}</Notice>}
             {trial && <Tried trial={trial} onEnd={() => change({ item: '', to: '' })} />}
             {trouble && <Notice tone="broken">{trouble}</Notice>}
             {rows.length === 0 ? (

@@ -26,7 +26,7 @@ import { BlockForm, CountForm, useMayMoveStock } from '@/pages/parts/StockForms'
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { SUPPLY_WAYS } from '@/lib/words';
 
-export default function Item({ item, detail, sites, filter }: ItemPage) {
+export default function Item({ item, detail, plannedAt, filter }: ItemPage) {
     const may = useMayMoveStock();
     const [told, setTold] = useState<string | null>(null);
     if (detail === null) {
@@ -50,11 +50,11 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                 {detail.name} · {t(SUPPLY_WAYS[detail.supply])} · {detail.siteName} · {t('level :n', { n: detail.level })}
             </PageHead>
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
-                {sites.length > 1 && (
+                {plannedAt.length > 1 && (
                     <PillTabs
                         label={t('Site')}
                         value={detail.site}
-                        choices={sites.map((site) => ({ value: site, label: site }))}
+                        choices={plannedAt.map((site) => ({ value: site, label: site }))}
                         onChange={(at) => change({ at })}
                     />
                 )}
@@ -122,10 +122,10 @@ export default function Item({ item, detail, sites, filter }: ItemPage) {
                     </p>
                 )}
                 <RecordHistory of={[detail.reference, `planning:${detail.item}\x1f${detail.site}`]} />
-                {sites.length > 1 && (
+                {plannedAt.length > 1 && (
                     <p className="mt-3 text-sm text-mute">
                         {t('Also at')}{' '}
-                        {sites
+                        {plannedAt
                             .filter((site) => site !== detail.site)
                             .map((site) => (
                                 <Link key={site} href={itemHref(detail.item, site)} className="mr-2 font-semibold text-act hover:underline">

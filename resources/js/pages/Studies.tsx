@@ -28,7 +28,7 @@ const DELETE = {
 } satisfies Record<string, Sentence>;
 
 /** Saved what-ifs: what they change, what came of them, and the ways on from there. */
-export default function Studies({ studies, calendars, open: wanted }: StudiesPage) {
+export default function Studies({ rows: studies, calendars, open: wanted }: StudiesPage) {
     const { user } = useShared();
     const [open, setOpen] = useState<Open>(() => {
         const found = studies.find((study) => String(study.id) === wanted);
