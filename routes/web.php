@@ -42,6 +42,7 @@ use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\WhyController;
 use App\Http\Controllers\WorkListController;
+use App\Http\Middleware\MayTakeLong;
 use Illuminate\Support\Facades\Route;
 
 Route::patterns(array_fill_keys(['number', 'n', 'id', 'commit', 'study', 'run'], '[1-9][0-9]{0,17}')); // as far as the database counts
@@ -59,8 +60,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/search', SearchController::class);
     Route::get('/company', [CompanyController::class, 'show']);
     Route::post('/company', [CompanyController::class, 'save']);
-    Route::post('/company/demo', [CompanyController::class, 'loadDemo']);
-    Route::delete('/company/demo', [CompanyController::class, 'takeDemoAway']);
+    Route::post('/company/demo', [CompanyController::class, 'loadDemo'])->middleware(MayTakeLong::class);
+    Route::delete('/company/demo', [CompanyController::class, 'takeDemoAway'])->middleware(MayTakeLong::class);
     Route::get('/people', [CompanyController::class, 'people']);
     Route::post('/people', [CompanyController::class, 'keep']);
     Route::post('/people/password', [CompanyController::class, 'password']);
@@ -73,7 +74,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('/account/calendar', [CalendarFeedController::class, 'withdraw']);
 
     Route::get('/', TodayController::class);
-    Route::post('/demo/day', DemoDayController::class);
+    Route::post('/demo/day', DemoDayController::class)->middleware(MayTakeLong::class);
 
     Route::get('/demand', [DemandController::class, 'index']);
     Route::get('/demand/rows', [DemandController::class, 'rows']);
@@ -91,8 +92,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/data/rows', [DataController::class, 'rows']);
     Route::get('/data/codes', [DataController::class, 'codes']);
     Route::post('/data/many', [DataController::class, 'many']);
-    Route::post('/data/look', [DataController::class, 'look']);
-    Route::post('/data/bring', [DataController::class, 'bring']);
+    Route::post('/data/look', [DataController::class, 'look'])->middleware(MayTakeLong::class);
+    Route::post('/data/bring', [DataController::class, 'bring'])->middleware(MayTakeLong::class);
 
     Route::get('/why', WhyController::class);
     Route::get('/why/line', [WhyController::class, 'line']);
@@ -216,7 +217,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('/draft', [DraftController::class, 'discard']);
     Route::post('/draft/balances', [DraftController::class, 'balances']);
     Route::post('/draft/step', [DraftController::class, 'step']);
-    Route::post('/draft/commit', [DraftController::class, 'commit']);
+    Route::post('/draft/commit', [DraftController::class, 'commit'])->middleware(MayTakeLong::class);
     Route::post('/draft/keep', [DraftController::class, 'keep']);
 
     Route::get('/complete', [AvailabilityController::class, 'index']);

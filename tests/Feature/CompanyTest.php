@@ -108,3 +108,11 @@ it('shows where one is signed in, and ends it elsewhere', function () {
     $this->deleteJson('/account/sessions')->assertOk();
     expect(DB::table('sessions')->where('id', 'far')->exists())->toBeFalse();
 });
+
+it('sets no limit on a process that goes on behind the answer', function () {
+    $before = ini_get('max_execution_time');
+    $this->actingAs(Demo::user('administrator'))->postJson('/company/demo')->assertOk();
+    $this->actingAs(Demo::user('administrator'))->deleteJson('/company/demo')->assertOk();
+
+    expect(ini_get('max_execution_time'))->toBe($before);
+});

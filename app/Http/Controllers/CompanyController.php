@@ -79,7 +79,6 @@ final class CompanyController extends Controller
 
     public function loadDemo(Request $request, DemoCompany $demo): JsonResponse
     {
-        set_time_limit(120);
         $demo->load($this->user($request));
 
         return response()->json(new Told((string) trans('The demo company is here. Press Run for its first plan.')));
@@ -87,7 +86,6 @@ final class CompanyController extends Controller
 
     public function takeDemoAway(Request $request, DemoCompany $demo): JsonResponse
     {
-        set_time_limit(120);
         $demo->takeAway($this->user($request));
 
         return response()->json(new Told((string) trans('The demo company is gone, with all that was done in it.')));
