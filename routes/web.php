@@ -267,6 +267,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/compare', [StudyController::class, 'compare']);
 
     Route::post('/runs', [RunController::class, 'store']);
+    Route::get('/runs/kept', [RunController::class, 'kept']);
+    Route::post('/runs/kept', [RunController::class, 'keep']);
+    Route::delete('/runs/kept', [RunController::class, 'forget']);
     Route::post('/runs/refresh', [RunController::class, 'refresh']);
     Route::get('/runs/{run}', [RunController::class, 'show']);
 });

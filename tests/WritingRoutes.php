@@ -235,6 +235,13 @@ final class WritingRoutes
             ])]],
             'POST runs' => [Roles::RUN, fn () => []],
             'POST runs/refresh' => [Roles::RUN, fn () => []],
+            'POST runs/kept' => [Roles::RUN, fn () => ['name' => 'Night', 'version' => 0, 'bucket' => 'day', ...$key()]],
+            'DELETE runs/kept' => [Roles::RUN, function () use ($key): array {
+                test()->actingAs(Demo::user('administrator'));
+                test()->postJson('/runs/kept', ['name' => 'Night', 'version' => 0, ...$key()])->assertOk();
+
+                return ['name' => 'Night', 'version' => 1];
+            }],
         ];
     }
 }

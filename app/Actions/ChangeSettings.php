@@ -12,6 +12,7 @@ use App\Support\Refused;
 use App\Support\Roles;
 use App\Support\Words;
 use App\Support\WriteTurn;
+use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Support\Phrase;
 
@@ -45,6 +46,7 @@ final readonly class ChangeSettings
             is_int($percent) && $percent >= 0 && $percent <= self::MOST_PERCENT
                 || throw Refused::because('settings.percent', ['most' => self::MOST_PERCENT], 'percent');
             preg_match('/^([A-Z]{3})?$/D', (string) ($values['currency'] ?? '')) === 1 || throw Refused::because('settings.currency', [], 'currency');
+            in_array($values['timeZone'] ?? 'UTC', DateTimeZone::listIdentifiers(), true) || throw Refused::because('settings.time_zone', [], 'timeZone');
             $changed !== [] || throw Refused::because('settings.nothing', [], 'none');
             CompanySettings::write([...$now, ...$changed]);
             $said = [];

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Study;
 use App\Models\User;
 use App\Planning\LiveNetwork;
+use App\Planning\RunWishes;
 use App\Support\Refused;
 use App\Support\Roles;
 use Illuminate\Support\Facades\DB;
@@ -49,7 +50,7 @@ final readonly class SaveStudy
         }
         $changes = $this->sound($changes);
         try {
-            RowCodec::values(Declaration::of(Options::class), $parameters);
+            RowCodec::values(Declaration::of(Options::class), RunWishes::arguments($parameters));
         } catch (InvalidChange $trouble) {
             throw Refused::because('study.parameter', ['trouble' => $trouble->phrase()], 'parameters');
         }

@@ -6,16 +6,17 @@ namespace App\Actions;
 
 use App\Jobs\DeadRuns;
 use App\Jobs\ExecuteRun;
+use App\Models\KeptRun;
 use App\Models\Run;
 use App\Models\Study;
 use App\Models\User;
 use App\Planning\LiveNetwork;
 use App\Planning\RunParameters;
+use App\Planning\RunWishes;
 use App\Support\Refused;
 use App\Support\Settings;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
-use Yposta\Core\Options\InvalidOptions;
 use Yposta\Core\Options\Options;
 use Yposta\Core\Structure\LeftOut;
 use Yposta\Core\Structure\LoopFound;
@@ -28,21 +29,21 @@ final readonly class StartRun
     }
 
     /**
-     * @param  array<string, mixed>  $wishes  what differs from the installation's defaults, by argument of {@see Options}; `soldOnly`
-     *    narrows to what is sold, or if false takes all levels
+     * @param  array<string, mixed>  $wishes  see {@see RunWishes}
      * @param  bool  $agreed  whether the person has read what a plan for everybody would leave out
+     * @param  KeptRun|null  $kept  the kept run that it is
      *
      * @throws Refused when the wishes contradict each other, a run is under way, or it leaves out what nobody has agreed to
      */
-    public function __invoke(array $wishes, ?User $by, ?Study $study = null, bool $agreed = true): Run
+    public function __invoke(array $wishes, ?User $by, ?Study $study = null, bool $agreed = true, ?KeptRun $kept = null): Run
     {
-        $options = $this->options($study === null ? $wishes : [...self::shopOfLive(), ...$wishes]);
+        $options = RunWishes::options($study === null ? $wishes : [...self::shopOfLive(), ...$wishes]);
         $leavesOut = $this->leavesOut($options);
         if ($study === null && $leavesOut !== null && ! $agreed) {
             throw Refused::because('run.leaves_out', ['what' => $leavesOut], 'leaves', ['what' => $leavesOut]);
         }
         DeadRuns::look();
-        $run = DB::transaction(function () use ($options, $by, $study, $leavesOut): Run {
+        $run = DB::transaction(function () use ($options, $wishes, $by, $study, $leavesOut, $kept): Run {
             $underWay = fn () => Run::query()->where('study_id', $study?->id)->whereIn('status', ['queued', 'running']);
             if ($underWay()->exists()) {
                 throw $study === null
@@ -51,9 +52,9 @@ final readonly class StartRun
             }
 
             $run = Run::query()->create([
-                'study_id' => $study?->id,
-                'status' => 'queued', 'parameters' => RunParameters::of($options), 'plan_date' => Day::format($options->planDate),
-                'horizon_end' => Day::format($options->horizonEnd), 'user_id' => $by?->id, 'leaves_out' => $leavesOut,
+                'study_id' => $study?->id, 'status' => 'queued', 'parameters' => RunParameters::of($options),
+                'wishes' => RunWishes::kept($wishes), 'kept_run' => $kept?->name, 'leaves_out' => $leavesOut, 'user_id' => $by?->id,
+                'plan_date' => Day::format($options->planDate), 'horizon_end' => Day::format($options->horizonEnd),
             ]);
             self::queueIsHere() && ExecuteRun::dispatch($run->id); // the run and its job are there together, or neither
 
@@ -71,7 +72,7 @@ final readonly class StartRun
     }
 
     /**
-     * The live plan with the parameters that it had, as of today.
+     * The live plan with what was asked of it, as of today.
      *
      * @param  array<string, mixed>  $wishes  what differs from them
      *
@@ -79,13 +80,14 @@ final readonly class StartRun
      */
     public function again(?User $by, array $wishes = []): Run
     {
-        $parameters = Run::live()->parameters ?? [];
-        unset($parameters['planDate']);
-        if (($parameters['horizonEnd'] ?? '') < Settings::planDate()) {
-            unset($parameters['horizonEnd']);
+        $live = Run::live();
+        $before = $live->wishes ?? $live->parameters ?? []; // an older one does not know what it was asked for
+        unset($before['planDate']);
+        if (($before['horizonEnd'] ?? '') < Settings::planDate()) {
+            unset($before['horizonEnd']);
         }
 
-        return $this([...$parameters, ...$wishes], $by);
+        return $this([...$before, ...$wishes], $by);
     }
 
     /** @return array<string, mixed> whether the live plan has the dates of the shop, so that a study can be held against it */
@@ -95,7 +97,7 @@ final readonly class StartRun
     }
 
     /** "3 of 186 items, forecast SERVICE, 41 sales lines"; null for nothing. */
-    private function leavesOut(Options $options): ?string
+    public function leavesOut(Options $options): ?string
     {
         $usual = array_values(array_filter((array) (Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? []), is_string(...)));
         try {
@@ -116,50 +118,5 @@ final readonly class StartRun
         ];
 
         return implode(', ', array_map(fn (mixed $part) => is_string($part) ? $part : '', $parts));
-    }
-
-    /**
-     * @param  array<string, mixed>  $wishes
-     */
-    private function options(array $wishes): Options
-    {
-        $defaults = Settings::get(Settings::RUN_DEFAULTS, []);
-        $planDate = Settings::planDate();
-        $soldOnly = ($wishes['soldOnly'] ?? null) === true;
-        $allLevels = ($wishes['soldOnly'] ?? null) === false;
-        unset($wishes['soldOnly'], $defaults['horizonEnd'], $defaults['planDate']);
-        $horizon = $this->defaultHorizon($planDate);
-        $parameters = [
-            ...$defaults, 'planDate' => $planDate, 'horizonEnd' => $horizon,
-            ...array_filter($wishes, fn ($wish) => $wish !== null),
-        ];
-        if (isset($wishes['sites']) && array_diff(DB::table('sites')->pluck('code')->all(), (array) $wishes['sites']) === []) {
-            $parameters['sites'] = null;
-        }
-        if ($allLevels) {
-            $parameters['items'] = null;
-        } elseif ($soldOnly) {
-            $parameters['items'] = array_map(
-                strval(...),
-                DB::table('sales_lines')->select('item_code')->union(DB::table('forecast_buckets')->select('item_code'))
-                    ->orderBy('item_code')->pluck('item_code')->all(),
-            );
-        }
-        try {
-            return RunParameters::options($parameters);
-        } catch (InvalidOptions $trouble) {
-            throw Refused::because('run.parameters', ['trouble' => $trouble->phrase()], 'parameters');
-        }
-    }
-
-    /** The imported horizon keeps its length when the plan date moves on. */
-    private function defaultHorizon(string $planDate): string
-    {
-        $defaults = Settings::get(Settings::RUN_DEFAULTS, []);
-        $length = isset($defaults['horizonEnd'], $defaults['planDate'])
-            ? Day::parse($defaults['horizonEnd']) - Day::parse($defaults['planDate'])
-            : 365;
-
-        return Day::format(Day::parse($planDate) + $length);
     }
 }

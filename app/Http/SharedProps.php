@@ -70,7 +70,7 @@ final class SharedProps
     {
         $run = $this->run();
         $study = ShownPlan::study($this->request);
-        $settings = Settings::several([Settings::PINNED_PLAN_DATE, Settings::COUNT_UNSENT]);
+        $settings = Settings::several([Settings::PINNED_PLAN_DATE, Settings::TIME_ZONE, Settings::COUNT_UNSENT]);
         $running = Run::query()->whereNull('study_id')->whereIn('status', ['queued', 'running'])->max('id');
 
         return [
@@ -118,20 +118,10 @@ final class SharedProps
         ])->all());
     }
 
-    /** @return array{horizonEnd: string|null, bucket: string, forecasts: list<string>, sites: list<string>|null, soldOnly: bool, schedule: bool, scheduleDays: int} what the run panel starts from: the last run, else the installation's defaults */
-    public function runDefaults(): array
+    /** @return list<string> forecasts that count in the last run, else in the installation's defaults */
+    public function countedForecasts(): array
     {
-        $parameters = $this->run()->parameters ?? Settings::get(Settings::RUN_DEFAULTS, []);
-
-        return [
-            'horizonEnd' => $parameters['horizonEnd'] ?? null,
-            'bucket' => $parameters['bucket'] ?? 'week',
-            'forecasts' => $parameters['forecasts'] ?? [],
-            'sites' => $parameters['sites'] ?? null,
-            'soldOnly' => ($parameters['items'] ?? null) !== null,
-            'schedule' => ($parameters['schedule'] ?? false) === true,
-            'scheduleDays' => (int) ($parameters['scheduleDays'] ?? 0),
-        ];
+        return $this->run()->parameters['forecasts'] ?? Settings::get(Settings::RUN_DEFAULTS, [])['forecasts'] ?? [];
     }
 
     /** @return list<string> */

@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $leaves_out what it does not plan although it is there, in words
  * @property int $attempts how often it was begun
  * @property int $last_conversion the newest conversion that it has seen
+ * @property array<string, mixed>|null $wishes what was asked for, see {@see \App\Planning\RunWishes}; null of an older one
+ * @property string|null $kept_run name of the kept run that it is; without a person it began by itself
  * @property bool $stored whether its results are still kept
  * @property CarbonImmutable|null $finished_at
  */
@@ -39,6 +41,7 @@ final class Run extends Model
             'current' => 'boolean',
             'stored' => 'boolean',
             'parameters' => 'array',
+            'wishes' => 'array',
             'summary' => 'array',
             'started_at' => 'immutable_datetime',
             'finished_at' => 'immutable_datetime',

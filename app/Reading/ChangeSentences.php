@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
@@ -112,6 +113,13 @@ final readonly class ChangeSentences
                 ? trans('changes.parameters.schedule')
                 : trans('changes.parameters.no_schedule'));
         ($parameters['consume'] ?? true) === false && $said[] = (string) trans('changes.parameters.no_consume');
+        foreach (['families', 'items', 'demand', 'supply'] as $list) {
+            $names = array_map(Stored::text(...), (array) ($parameters[$list] ?? []));
+            $names === [] || $said[] = (string) trans("changes.parameters.{$list}", ['value' => implode(', ', $names)]);
+        }
+        foreach (['soldOnly', 'pegByPriority'] as $switch) {
+            ($parameters[$switch] ?? false) === true && $said[] = (string) trans("changes.parameters.{$switch}");
+        }
 
         return $said;
     }

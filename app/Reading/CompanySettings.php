@@ -15,11 +15,13 @@ final class CompanySettings
     {
         $kept = Settings::several([
             Settings::OVER_PERCENT, Settings::HOLD_ON_RELEASE, Settings::COUNT_UNSENT, Settings::BELOW_ZERO, Settings::CURRENCY,
+            Settings::TIME_ZONE,
         ]);
         $company = Settings::company();
 
         return new CompanyValues(
             name: $company['name'], address: $company['address'], currency: Stored::text($kept[Settings::CURRENCY] ?? ''),
+            timeZone: Stored::text($kept[Settings::TIME_ZONE] ?? 'UTC'),
             overPercent: Stored::int($kept[Settings::OVER_PERCENT] ?? 10),
             holdOnRelease: ($kept[Settings::HOLD_ON_RELEASE] ?? true) === true,
             countUnsent: ($kept[Settings::COUNT_UNSENT] ?? true) === true, belowZero: ($kept[Settings::BELOW_ZERO] ?? false) === true,
@@ -31,6 +33,7 @@ final class CompanySettings
     {
         Settings::set(Settings::COMPANY, ['name' => $values['name'], 'address' => $values['address']]);
         Settings::set(Settings::CURRENCY, $values['currency']);
+        Settings::set(Settings::TIME_ZONE, $values['timeZone']);
         Settings::set(Settings::OVER_PERCENT, $values['overPercent']);
         Settings::set(Settings::HOLD_ON_RELEASE, $values['holdOnRelease']);
         Settings::set(Settings::COUNT_UNSENT, $values['countUnsent']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /** Settings of the installation, each a JSON value by name. */
@@ -30,6 +31,9 @@ final class Settings
 
     /** What costs and prices are in, as ISO 4217 has it; nothing unless set otherwise. */
     public const CURRENCY = 'currency';
+
+    /** Where the company's clocks stand, as the zone database names it; UTC unless set otherwise. */
+    public const TIME_ZONE = 'time_zone';
 
     /** Whether the data are those of the demo company, which can be taken away again. */
     public const IS_DEMO = 'is_demo';
@@ -70,15 +74,22 @@ final class Settings
         DB::table('settings')->updateOrInsert(['key' => $key], ['value' => json_encode($value, JSON_THROW_ON_ERROR)]);
     }
 
+    /** The time on the company's clocks. */
+    public static function now(): CarbonImmutable
+    {
+        return CarbonImmutable::now(Stored::text(self::get(self::TIME_ZONE, 'UTC')));
+    }
+
     /**
-     * The plan's today: the pinned date if the installation has one, else the real date.
+     * The plan's today: the pinned date if the installation has one, else the real date of the company.
      *
-     * @param  array<string, mixed>|null  $known  settings that have been looked up, with that one
+     * @param  array<string, mixed>|null  $known  settings that have been looked up, with those two
      */
     public static function planDate(?array $known = null): string
     {
-        $pinned = ($known ?? self::several([self::PINNED_PLAN_DATE]))[self::PINNED_PLAN_DATE] ?? null;
+        $known ??= self::several([self::PINNED_PLAN_DATE, self::TIME_ZONE]);
+        $pinned = $known[self::PINNED_PLAN_DATE] ?? null;
 
-        return is_string($pinned) ? $pinned : now()->toDateString();
+        return is_string($pinned) ? $pinned : CarbonImmutable::now(Stored::text($known[self::TIME_ZONE] ?? 'UTC'))->toDateString();
     }
 }

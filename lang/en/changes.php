@@ -99,6 +99,12 @@ return [
         'schedule' => 'with the dates of the shop',
         'no_schedule' => 'without the dates of the shop',
         'no_consume' => 'orders do not consume the forecast',
+        'families' => 'families :value',
+        'items' => 'items :value',
+        'soldOnly' => 'only what is sold or forecast',
+        'demand' => 'demand of :value',
+        'supply' => 'supply of :value',
+        'pegByPriority' => 'by priority',
     ],
     'lot_rule' => [
         'lot_for_lot' => 'lot for lot',

@@ -65,6 +65,7 @@ return [
         'email' => 'Email address',
         'ends' => 'Ends',
         'est_cost' => 'Estimated cost of one',
+        'family' => 'Family',
         'fixed_qty' => 'Fixed quantity',
         'forecast' => 'Forecast',
         'from' => 'From',

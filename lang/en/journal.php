@@ -72,6 +72,9 @@ return [
         'started' => 'Operation :op of :order at :centre started',
     ],
     'run' => [
+        'daily' => 'Run :name kept; it begins by itself each day at :at',
+        'forgotten' => 'Run :name taken away',
+        'kept' => 'Run :name kept',
         'again' => 'The run was interrupted and begins again.',
         'died' => 'The run stopped without a word, several times; the plan before it stands.',
         'failed' => ':Trouble. The plan before it stands.',
@@ -102,6 +105,7 @@ return [
         'name' => 'Name of the company: :before to :after',
         'no' => 'no',
         'overPercent' => 'Percent that may come beyond what was ordered: :before to :after',
+        'timeZone' => 'Time zone of the company: :before to :after',
         'yes' => 'yes',
     ],
     'job' => [

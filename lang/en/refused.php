@@ -258,8 +258,15 @@ return [
         'used' => 'This request was used before for something else. Nothing was changed; reload the page and try again.',
     ],
     'run' => [
+        'daily_leaves_out' => 'By itself this run would leave out :what. It was not kept yet.',
+        'forbidden' => 'Running the plan is not yours. Nothing was changed.',
+        'kept' => 'There is a run :name already. Choose another name, or change that one; nothing was kept.',
         'leaves_out' => 'This run leaves out :what. Nothing was planned; try it as a study, or make it the live plan all the same.',
+        'name' => 'A run is kept by a name of up to :most characters. Nothing was kept.',
+        'no_such' => 'There is no family or item :what. Nothing was planned; the plan before it stands.',
+        'not_kept' => 'There is no run :name any more. Nothing was planned.',
         'parameters' => ':Trouble. Nothing was planned; the plan before it stands.',
+        'stale' => 'Somebody else has changed the run :name meanwhile. Yours was not kept; look at it and change it again.',
         'under_way' => 'A run is under way already. Its result will be the live plan when it is complete.',
     ],
     'shortage' => [
@@ -271,6 +278,7 @@ return [
         'nothing' => 'Nothing differs from what holds. Nothing was changed.',
         'percent' => 'From 0 to :most percent may come beyond what was ordered. Nothing was changed.',
         'stale' => 'Somebody else has changed that meanwhile: :what. Look at it and change it again; nothing was changed.',
+        'time_zone' => 'There is no such time zone. Nothing was changed.',
     ],
     'stock' => [
         'below_zero' => ':Trouble. Nothing was written yet.',

@@ -84,7 +84,10 @@ function codesPutTogether(): array
         'core.row.unknown_' => ['activity.problem', 'activity.remedy', 'supply.problem', 'supply.remedy', 'demand.problem', 'demand.remedy'],
         'core.fit.nothing_free' => ['', '_held'],
         'core.fit.only_so_much_free' => ['', '_held'],
-        'changes.parameters.' => ['horizonEnd', 'forecasts', 'no_forecasts', 'sites', 'no_safety_stock', 'no_calendars', 'no_consume', 'schedule', 'no_schedule'],
+        'changes.parameters.' => [
+            'horizonEnd', 'forecasts', 'no_forecasts', 'sites', 'no_safety_stock', 'no_calendars', 'no_consume', 'schedule', 'no_schedule', 'families',
+            'items', 'soldOnly', 'demand', 'supply', 'pegByPriority',
+        ],
         'messages.kind.' => $values(MessageCode::class),
         'messages.count.' => ['overdue', 'bring_in', 'push_out', 'cancel'],
         'messages.apply.' => ['bring_in', 'push_out', 'cancel'],

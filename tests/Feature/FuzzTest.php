@@ -113,7 +113,7 @@ function readingRoutes(): array
         '/search' => ['q' => 'H'],
         '/sheets/proposals.csv' => ['q' => 'x', 'until' => '2026-03-08'], '/sheets/messages.csv' => ['kind' => 'bring_in', 'q' => 'x'],
         '/sheets/plan.csv' => ['bucket' => 'week', 'q' => 'x', 'as' => 'needed'], '/sheets/flow.csv' => ['item' => 'HEAD', 'at' => 'MAIN'],
-        '/sheets/{plan.csv}' => [], '/runs/{1}' => [], '/draft' => [],
+        '/sheets/{plan.csv}' => [], '/runs/{1}' => [], '/runs/kept' => [], '/draft' => [],
     ];
 }
 

@@ -29,6 +29,7 @@ const VALUES: CompanyValues = {
     name: 'Marrowby Instruments',
     address: '4 Weir Lane',
     currency: 'EUR',
+    timeZone: 'UTC',
     overPercent: 10,
     holdOnRelease: true,
     countUnsent: true,
@@ -56,7 +57,7 @@ afterEach(cleanup);
 describe('settings of the company', () => {
     it('sends only what was changed, with what was seen, and nothing while nothing differs', async () => {
         const user = userEvent.setup();
-        show(<Company values={VALUES} isDemo={false} />);
+        show(<Company values={VALUES} isDemo={false} timeZones={['Atlantic/Azores', 'UTC']} />);
         const write = screen.getByRole<HTMLButtonElement>('button', { name: 'Write it' });
         expect(write.disabled).toBe(true);
         await user.click(screen.getByRole('checkbox', { name: /More may be taken/ }));
@@ -71,7 +72,7 @@ describe('settings of the company', () => {
     it('keeps what was typed when somebody else was faster', async () => {
         const user = userEvent.setup();
         http.postJson.mockRejectedValueOnce(new Refusal('Somebody else has changed that.', 'stale', {}, 422));
-        show(<Company values={VALUES} isDemo={false} />);
+        show(<Company values={VALUES} isDemo={false} timeZones={['Atlantic/Azores', 'UTC']} />);
         await user.clear(screen.getByLabelText('Name'));
         await user.type(screen.getByLabelText('Name'), 'Marrowby');
         await user.click(screen.getByRole('button', { name: 'Write it' }));

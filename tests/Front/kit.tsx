@@ -46,7 +46,7 @@ export const SHARED: Shared & { trouble: string | null } = {
     changes: [],
     touched: [],
     studies: [],
-    runDefaults: { horizonEnd: null, bucket: 'week', forecasts: [], sites: null, soldOnly: false, schedule: false, scheduleDays: 0 },
+    countedForecasts: [],
     forecastNames: ['BASE'],
     draft: { lines: 0, version: 0, others: [] },
     counts: { proposals: 0, messages: 0 },

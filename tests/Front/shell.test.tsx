@@ -4,7 +4,6 @@ import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { SavedViews } from '@/components/SavedViews';
 import { PlanChip } from '@/layout/PlanChip';
-import { RunPanel } from '@/layout/RunPanel';
 import { SearchPalette } from '@/layout/SearchPalette';
 import { Refusal } from '@/lib/http';
 import type { RunState, StudyRow } from '@/lib/shapes';
@@ -33,72 +32,6 @@ beforeEach(() => {
 afterEach(cleanup);
 
 const run = (more: Partial<RunState>): RunState => ({ id: 12, status: 'running', stage: 'netting', trouble: null, figures: [], ...more });
-
-const FEWER_LATE = { name: 'lateLines', label: 'Late lines', value: '6', change: '-2', worse: false };
-
-describe('the run button', () => {
-    it('starts a run with what was chosen, follows it, and tells what came out', async () => {
-        const user = userEvent.setup();
-        http.postJson.mockResolvedValue(run({ status: 'queued', stage: 'queued' }));
-        http.getJson.mockResolvedValueOnce(run({})).mockResolvedValue(run({ status: 'done', stage: null, figures: [FEWER_LATE] }));
-        show(<RunPanel />);
-        await user.click(screen.getByRole('button', { name: 'Run' }));
-        await user.click(screen.getByRole('checkbox', { name: 'BASE' }));
-        await user.click(screen.getByRole('radio', { name: /^Only what is sold/ }));
-        await user.selectOptions(screen.getByRole('combobox', { name: 'Shown by' }), 'month');
-        await user.click(screen.getByRole('button', { name: 'Run now' }));
-        expect(http.postJson).toHaveBeenCalledWith('/runs', {
-            horizonEnd: null,
-            bucket: 'month',
-            forecasts: ['BASE'],
-            sites: ['OSK'],
-            soldOnly: true,
-            schedule: false,
-            scheduleDays: 0,
-        });
-        await screen.findByText('The new plan is live', undefined, { timeout: 3000 });
-        expect(screen.getByText('Late lines').parentElement?.textContent).toBe('Late lines6-2');
-        expect(http.getJson.mock.calls.map(([url]) => url as string)).toEqual(['/runs/12', '/runs/12']);
-        expect(router.reload).toHaveBeenCalledTimes(1);
-        await user.click(screen.getByRole('button', { name: 'Run again' }));
-        expect(screen.getByRole('button', { name: 'Run now' })).toBeTruthy();
-    });
-
-    it('says why a run cannot be started, or did not finish', async () => {
-        const user = userEvent.setup();
-        http.postJson.mockRejectedValueOnce(new Refusal('A run is under way.', 'busy', {}, 422));
-        show(<RunPanel />);
-        await user.click(screen.getByRole('button', { name: 'Run' }));
-        await user.click(screen.getByRole('button', { name: 'Run now' }));
-        expect((await screen.findByRole('alert')).textContent).toBe('A run is under way.');
-        http.postJson.mockResolvedValueOnce(run({ status: 'failed', trouble: 'A loop: A in B in A.' }));
-        await user.click(screen.getByRole('button', { name: 'Run now' }));
-        await screen.findByText('A loop: A in B in A.');
-        expect(screen.getByText('The run did not finish')).toBeTruthy();
-    });
-
-    it('needs at least one site, and warns of those left out', async () => {
-        shared.now = { ...SHARED, sites: [...SHARED.sites, { code: 'LIN', name: 'Lintquay depot' }] };
-        const user = userEvent.setup();
-        show(<RunPanel />);
-        await user.click(screen.getByRole('button', { name: 'Run' }));
-        await user.click(screen.getByRole('checkbox', { name: 'Lintquay depot' }));
-        expect(screen.getByText('Items at other sites will have no plan until they are run again.')).toBeTruthy();
-        await user.click(screen.getByRole('checkbox', { name: 'Oskarhaven works' }));
-        expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Run now' }).disabled).toBe(true);
-    });
-
-    it('shows a run that somebody else has started, and is not there for who may not run', async () => {
-        http.getJson.mockResolvedValue(run({}));
-        shared.now = { ...SHARED, plan: { ...SHARED.plan, running: 12 } };
-        show(<RunPanel />);
-        expect(screen.getByRole('button', { name: 'Running' })).toBeTruthy();
-        cleanup();
-        shared.now = { ...SHARED, user: { ...SHARED.user, can: [] } };
-        show(<RunPanel />);
-        expect(screen.queryByRole('button')).toBeNull();
-    });
-});
 
 describe('a run that is watched', () => {
     const watch = () => {

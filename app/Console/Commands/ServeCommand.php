@@ -38,6 +38,7 @@ final class ServeCommand extends Command
         $watched = [
             $artisan('the worker', 'queue:work', '--quiet', '--sleep=0.2', '--tries=1', '--timeout=1800', '--memory=4096'),
             $artisan('the process that keeps the plan', 'yposta:keep-plan', '--quiet'),
+            $artisan('the clock', 'schedule:work', '--quiet'),
             new Watched('the server', [
                 PHP_BINARY, ...self::COMPILED, '-d', 'memory_limit=1G', '-d', 'upload_max_filesize=24M', '-d', 'post_max_size=26M',
                 '-S', "127.0.0.1:{$port}", '-t', public_path(), base_path('server.php'),

@@ -15,6 +15,7 @@ use App\Reading\Shapes\PersonKept;
 use App\Reading\Shapes\Told;
 use App\Support\Roles;
 use App\Support\Settings;
+use DateTimeZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -26,13 +27,16 @@ final class CompanyController extends Controller
     {
         $this->isFor($request);
 
-        return (new CompanyPage(CompanySettings::now(), Settings::get(Settings::IS_DEMO) === true))->show();
+        $isDemo = Settings::get(Settings::IS_DEMO) === true;
+
+        return (new CompanyPage(CompanySettings::now(), $isDemo, DateTimeZone::listIdentifiers()))->show();
     }
 
     public function save(Request $request, ChangeSettings $change): JsonResponse
     {
         $rules = fn (string $of): array => [
-            "{$of}.name" => 'nullable|string|max:190', "{$of}.address" => 'nullable|string|max:500', "{$of}.overPercent" => 'integer', "{$of}.currency" => 'nullable|string|max:20',
+            "{$of}.name" => 'nullable|string|max:190', "{$of}.address" => 'nullable|string|max:500', "{$of}.overPercent" => 'integer',
+            "{$of}.currency" => 'nullable|string|max:20', "{$of}.timeZone" => 'nullable|string|max:60',
             "{$of}.holdOnRelease" => 'boolean', "{$of}.countUnsent" => 'boolean', "{$of}.belowZero" => 'boolean',
         ];
         $given = $request->validate(['values' => 'required|array', 'seen' => 'required|array', ...$rules('values'), ...$rules('seen')]);
@@ -103,7 +107,7 @@ final class CompanyController extends Controller
     private function typed(array $given): array
     {
         $values = [];
-        foreach (['name', 'address', 'currency'] as $name) {
+        foreach (['name', 'address', 'currency', 'timeZone'] as $name) {
             array_key_exists($name, $given) && $values[$name] = trim((string) $given[$name]);
         }
         foreach (['holdOnRelease', 'countUnsent', 'belowZero'] as $name) {

@@ -10,7 +10,7 @@ use App\Actions\StartRun;
 use App\Http\ShownPlan;
 use App\Models\Run;
 use App\Models\Study;
-use App\Planning\RunParameters;
+use App\Planning\RunWishes;
 use App\Reading\CompareView;
 use App\Reading\Pages\ComparePage;
 use App\Reading\Pages\StudiesPage;
@@ -110,11 +110,8 @@ final class StudyController extends Controller
         $given = $request->validate([
             'name' => 'required|string|max:200', 'version' => 'integer|min:0', 'run' => 'boolean', 'distinct' => 'boolean',
             'changes' => 'present|array|max:500', 'changes.*' => 'array',
-            'parameters' => 'present|array:horizonEnd,forecasts,sites,safetyStock,schedule,scheduleDays', 'parameters.horizonEnd' => 'nullable|date_format:Y-m-d',
-            'parameters.forecasts' => 'nullable|array', 'parameters.forecasts.*' => 'string|max:190',
-            'parameters.sites' => 'nullable|array', 'parameters.sites.*' => 'string|max:190',
-            'parameters.safetyStock' => 'nullable|boolean', 'parameters.schedule' => 'nullable|boolean',
-            'parameters.scheduleDays' => 'nullable|integer|min:0|max:'.RunParameters::MOST_DAYS,
+            'parameters' => 'present|array:'.implode(',', array_filter(array_keys(RunWishes::RULES), fn (string $name) => ! str_contains($name, '.'))),
+            ...array_combine(array_map(fn (string $name) => "parameters.{$name}", array_keys(RunWishes::RULES)), RunWishes::RULES),
         ]);
         $parameters = array_filter($given['parameters'], fn ($value) => $value !== null);
         $name = ($given['distinct'] ?? false) === true ? SaveStudy::freeName($given['name']) : $given['name'];

@@ -11,6 +11,7 @@ use App\Reading\Figures;
 use App\Reading\FirstSteps;
 use App\Reading\MissingList;
 use App\Reading\Pages\TodayPage;
+use App\Reading\TodayDaily;
 use App\Reading\TodayView;
 use App\Support\Roles;
 use Illuminate\Http\Request;
@@ -32,6 +33,7 @@ final class TodayController extends Controller
                 totals: null,
                 missing: MissingList::open(),
                 demo: $demo,
+                daily: TodayDaily::run(),
                 steps: FirstSteps::all(),
                 mayLoadDemo: NetworkWriter::isEmpty() && $this->user($request)->can(Roles::SETTINGS),
             ))->show();
@@ -42,6 +44,7 @@ final class TodayController extends Controller
 
         return (new TodayPage(
             planned: true,
+            daily: TodayDaily::run(),
             missing: MissingList::open(),
             demo: $demo,
             lines: $today->lines($site),

@@ -9,7 +9,8 @@ use App\Reading\Shapes\CompanyValues;
 /** What holds for the whole company. */
 final readonly class CompanyPage extends Page
 {
-    public function __construct(public CompanyValues $values, public bool $isDemo)
+    /** @param  list<string>  $timeZones  to choose from */
+    public function __construct(public CompanyValues $values, public bool $isDemo, public array $timeZones)
     {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading\Pages;
 
+use App\Reading\Shapes\DailyRun;
 use App\Reading\Shapes\FirstStep;
 use App\Reading\Shapes\LabelledValue;
 use App\Reading\Shapes\MissingRow;
@@ -21,6 +22,7 @@ final readonly class TodayPage extends Page
      * @param  list<LabelledValue>  $reasons
      * @param  array{salesLines: int, points: int, horizonEnd: string}|null  $totals
      * @param  list<MissingRow>  $missing
+     * @param  DailyRun|null  $daily  what the run by itself changed today
      * @param  list<FirstStep>  $steps  to a first plan, where there is none
      * @param  bool  $mayLoadDemo  whether the person may put the demo company into the empty installation
      * @param  bool  $demo  whether the person may let days pass
@@ -34,6 +36,7 @@ final readonly class TodayPage extends Page
         public ?array $totals,
         public array $missing,
         public bool $demo,
+        public ?DailyRun $daily = null,
         public array $steps = [],
         public bool $mayLoadDemo = false,
     ) {

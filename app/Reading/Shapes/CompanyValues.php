@@ -9,6 +9,7 @@ final readonly class CompanyValues
 {
     /**
      * @param  string  $currency  of costs and prices, as ISO 4217 has it; empty where nobody has said
+     * @param  string  $timeZone  in which its days begin, as the zone database names it
      * @param  int  $overPercent  of what was ordered by which more may be received
      * @param  bool  $holdOnRelease  whether an order that is released holds what the plan gives it
      * @param  bool  $countUnsent  whether purchases that were not sent cover anything in the list of shortages
@@ -18,6 +19,7 @@ final readonly class CompanyValues
         public string $name,
         public string $address,
         public string $currency,
+        public string $timeZone,
         public int $overPercent,
         public bool $holdOnRelease,
         public bool $countUnsent,

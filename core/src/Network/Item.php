@@ -54,6 +54,10 @@ final readonly class Item
     #[Column(new Flag, '0')]
     public bool $retired;
 
+    /** Items that are looked at and run together; empty for none. */
+    #[Column(new Text, '')]
+    public string $family;
+
     /** The smallest quantity of the item, in millionths. */
     public function step(): int
     {

@@ -1,18 +1,21 @@
 import { router } from '@inertiajs/react';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Loader, Play } from 'lucide-react';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Stages } from '@/components/Stages';
-import { Ticks } from '@/components/Ticks';
+import { RunForm, type Wishes } from '@/layout/RunForm';
 import { postJson } from '@/lib/http';
-import type { RunStage, RunState, SavedStudy } from '@/lib/shapes';
+import type { KeptRuns, RunStage, RunState, SavedStudy } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
+import { useCommand } from '@/lib/useCommand';
+import { useLoaded } from '@/lib/useLoaded';
 import { settled, useWatchedRun } from '@/lib/useWatchedRun';
 import { RUN_STAGES } from '@/lib/words';
-import { DateField } from '@/components/DateField';
-import { useCommand } from '@/lib/useCommand';
+
+const KEPT = '/runs/kept';
 
 const STAGES = Object.keys(RUN_STAGES) as RunStage[];
 
@@ -22,7 +25,7 @@ export function RunPanel() {
     const [state, setState] = useState<RunState | null>(null);
     const [leaves, setLeaves] = useState<{ what: string; wishes: Wishes } | null>(null);
     const start = useCommand(
-        (wishes: Wishes) => postJson<RunState>('/runs', wishes),
+        (wishes: Wishes & { agreed?: boolean }) => postJson<RunState>('/runs', wishes),
         (started) => {
             setLeaves(null);
             setState(started);
@@ -36,14 +39,8 @@ export function RunPanel() {
         },
     );
     const study = useCommand(
-        ({ horizonEnd, forecasts, sites, schedule, scheduleDays }: Wishes) =>
-            postJson<SavedStudy>('/studies', {
-                name: t('Part of the plan'),
-                distinct: true,
-                changes: [],
-                parameters: { horizonEnd, forecasts, sites, schedule, scheduleDays },
-                run: true,
-            }),
+        ({ kept, ...parameters }: Wishes) =>
+            postJson<SavedStudy>('/studies', { name: kept ?? t('Part of the plan'), distinct: true, changes: [], parameters, run: true }),
         ({ id }) => router.visit(`/compare?a=live&b=study-${id}`),
     );
     const watched =
@@ -61,7 +58,7 @@ export function RunPanel() {
             </PopoverButton>
             <PopoverPanel
                 anchor="bottom start"
-                className="z-30 w-[340px] rounded border border-line bg-surface p-3.5 shadow-sm [--anchor-gap:6px] focus:outline-none"
+                className="z-30 max-h-[calc(100vh-70px)] w-[430px] overflow-y-auto rounded border border-line bg-surface p-3.5 shadow-sm [--anchor-gap:6px] focus:outline-none"
                 aria-label={t('Run the plan')}
             >
                 {running ? <Progress stage={state?.stage ?? 'queued'} /> : null}
@@ -71,7 +68,7 @@ export function RunPanel() {
                         what={leaves.what}
                         busy={start.busy || study.busy}
                         trouble={study.trouble}
-                        onStudy={leaves.wishes.soldOnly ? null : () => study.send(leaves.wishes)}
+                        onStudy={() => study.send(leaves.wishes)}
                         onLive={() => start.send({ ...leaves.wishes, agreed: true })}
                         onBack={() => setLeaves(null)}
                     />
@@ -80,17 +77,6 @@ export function RunPanel() {
             </PopoverPanel>
         </Popover>
     );
-}
-
-interface Wishes {
-    horizonEnd: string | null;
-    bucket: string;
-    forecasts: string[];
-    sites: string[];
-    soldOnly: boolean;
-    schedule: boolean;
-    scheduleDays: number;
-    agreed?: boolean;
 }
 
 /** A plan that leaves something out is a study, unless it is said after reading what that is. */
@@ -105,7 +91,7 @@ function LeavesOut({
     what: string;
     busy: boolean;
     trouble: string | null;
-    onStudy: (() => void) | null;
+    onStudy: () => void;
     onLive: () => void;
     onBack: () => void;
 }) {
@@ -118,11 +104,9 @@ function LeavesOut({
             </p>
             {trouble && <p className="mt-2 text-sm text-broken">{trouble}</p>}
             <div className="mt-3 flex flex-col gap-2">
-                {onStudy && (
-                    <Button look="act" autoFocus disabled={busy} onClick={onStudy} className="justify-center">
-                        {t('Try it as a study')}
-                    </Button>
-                )}
+                <Button look="act" autoFocus disabled={busy} onClick={onStudy} className="justify-center">
+                    {t('Try it as a study')}
+                </Button>
                 <Button disabled={busy} onClick={onLive} className="justify-center">
                     {t('Make it the live plan')}
                 </Button>
@@ -134,111 +118,21 @@ function LeavesOut({
     );
 }
 
+/** What can be chosen for a run, once it is known what was kept. */
 function Choices({ trouble, busy, onStart }: { trouble: string | null; busy: boolean; onStart: (wishes: Wishes) => void }) {
-    const { runDefaults, forecastNames, sites, plan } = useShared();
-    const [horizonEnd, setHorizonEnd] = useState(runDefaults.horizonEnd ?? '');
-    const [bucket, setBucket] = useState(runDefaults.bucket);
-    const [forecasts, setForecasts] = useState(runDefaults.forecasts);
-    const [chosenSites, setChosenSites] = useState(runDefaults.sites ?? sites.map((site) => site.code));
-    const [soldOnly, setSoldOnly] = useState(runDefaults.soldOnly);
-    const [schedule, setSchedule] = useState(runDefaults.schedule);
-    const [scheduleDays, setScheduleDays] = useState(String(runDefaults.scheduleDays));
-    const some = chosenSites.length < sites.length;
-    return (
-        <form
-            onSubmit={(event) => {
-                event.preventDefault();
-                onStart({
-                    horizonEnd: horizonEnd || null,
-                    bucket,
-                    forecasts,
-                    sites: chosenSites,
-                    soldOnly,
-                    schedule,
-                    scheduleDays: Number(scheduleDays),
-                });
-            }}
-        >
-            <h2 className="text-lg font-bold">{t('Run the plan')}</h2>
-            <p className="mb-2 text-sm text-mute">{t('The plan you see stays until the new one is complete.')}</p>
-            {trouble && (
-                <p role="alert" className="mb-2 rounded bg-broken-tint px-2 py-1 text-sm">
-                    {trouble}
-                </p>
-            )}
-            <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2 text-sm">
-                <label htmlFor="run-horizon">{t('Plan up to')}</label>
-                <DateField id="run-horizon" value={horizonEnd} onChange={setHorizonEnd} min={plan.planDate} optional />
-                <label htmlFor="run-bucket">{t('Shown by')}</label>
-                <select
-                    id="run-bucket"
-                    value={bucket}
-                    onChange={(event) => setBucket(event.target.value)}
-                    className="h-7 rounded border border-line bg-surface px-1.5"
-                >
-                    <option value="day">{t('day')}</option>
-                    <option value="week">{t('week')}</option>
-                    <option value="month">{t('month')}</option>
-                </select>
-            </div>
-            <Ticks
-                title={t('Forecasts that count')}
-                all={forecastNames.map((name) => [name, name])}
-                chosen={forecasts}
-                onChange={setForecasts}
-            />
-            <Ticks title={t('Sites')} all={sites.map((site) => [site.code, site.name])} chosen={chosenSites} onChange={setChosenSites} />
-            {some && <p className="mt-1 text-sm text-look-ink">{t('Items at other sites will have no plan until they are run again.')}</p>}
-            <fieldset className="mt-2.5">
-                <legend className="text-xs font-bold text-mute">{t('Items')}</legend>
-                {[false, true].map((only) => (
-                    <label key={String(only)} className="flex min-h-6 items-center gap-2 text-sm">
-                        <input
-                            type="radio"
-                            name="levels"
-                            checked={soldOnly === only}
-                            onChange={() => setSoldOnly(only)}
-                            className="accent-act"
-                        />
-                        {only ? t('Only what is sold or forecast, and what goes into it') : t('All levels')}
-                    </label>
-                ))}
-            </fieldset>
-            <fieldset className="mt-2.5">
-                <legend className="text-xs font-bold text-mute">{t('Production')}</legend>
-                {[false, true].map((shop) => (
-                    <label key={String(shop)} className="flex min-h-6 items-center gap-2 text-sm">
-                        <input
-                            type="radio"
-                            name="shop"
-                            checked={schedule === shop}
-                            onChange={() => setSchedule(shop)}
-                            className="accent-act"
-                        />
-                        {shop ? t('There when the shop can do it') : t('There after its lead time')}
-                    </label>
-                ))}
-                {schedule && (
-                    <label className="flex min-h-7 items-center gap-2 pl-5.5 text-sm">
-                        {t('Proposals that start within')}
-                        <input
-                            type="number"
-                            required
-                            min={0}
-                            max={3660}
-                            value={scheduleDays}
-                            onChange={(event) => setScheduleDays(event.target.value)}
-                            className="h-7 w-16 rounded border border-line bg-surface px-1.5 text-right"
-                        />
-                        {t('days')}
-                    </label>
-                )}
-            </fieldset>
-            <Button type="submit" look="act" className="mt-3 w-full justify-center" disabled={busy || chosenSites.length === 0}>
-                {t('Run now')}
-            </Button>
-        </form>
-    );
+    const queries = useQueryClient();
+    const { data, trouble: unknown } = useLoaded<KeptRuns>(KEPT);
+    if (data === null) {
+        return unknown === null ? (
+            <p className="text-sm text-mute">{t('One moment ...')}</p>
+        ) : (
+            <p role="alert" className="text-sm text-broken">
+                {unknown}
+            </p>
+        );
+    }
+    const onKept = (kept: KeptRuns) => queries.setQueryData([KEPT, null], kept);
+    return <RunForm kept={data} trouble={trouble} busy={busy} onStart={onStart} onKept={onKept} />;
 }
 
 function Progress({ stage }: { stage: RunStage }) {

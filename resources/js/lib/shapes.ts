@@ -488,6 +488,7 @@ export interface Committed {
 export interface CompanyPage {
     values: CompanyValues;
     isDemo: boolean;
+    timeZones: string[];
 }
 
 /** What holds for the whole company. */
@@ -495,6 +496,7 @@ export interface CompanyValues {
     name: string;
     address: string;
     currency: string;
+    timeZone: string;
     overPercent: number;
     holdOnRelease: boolean;
     countUnsent: boolean;
@@ -735,6 +737,14 @@ export interface CountSheetRows {
     rows: CountRow[];
     agree: number;
     message: string;
+}
+
+/** What became of the run that begins by itself each day. */
+export interface DailyRun {
+    name: string;
+    at: string | null;
+    said: string;
+    failed: boolean;
 }
 
 /** How many rows there are of a kind of master data. */
@@ -1237,6 +1247,24 @@ export interface JournalRow {
     parts: string[];
     commit: number | null;
     undone: boolean;
+}
+
+/** A run kept by name. */
+export interface KeptRunRow {
+    name: string;
+    choices: RunChoices;
+    dailyAt: string | null;
+    trouble: string | null;
+    by: string;
+    version: number;
+}
+
+/** What a run can be begun with. */
+export interface KeptRuns {
+    last: RunChoices;
+    rows: KeptRunRow[];
+    families: string[];
+    timeZone: string;
 }
 
 /** A draft that was kept as a study, and the run that plans it. */
@@ -2073,6 +2101,30 @@ export interface ResolvedNeeds {
     proposals: ResolvedNeed[];
 }
 
+/** All that can be chosen for a run. */
+export interface RunChoices {
+    horizonEnd: string | null;
+    bucket: BucketSize;
+    demand: ('sales' | 'forecast')[];
+    supply: ('stock' | 'purchase' | 'production' | 'transfer')[];
+    forecasts: string[];
+    consume: boolean;
+    consumeBackDays: number;
+    consumeForwardDays: number;
+    spread: boolean;
+    sites: string[] | null;
+    soldOnly: boolean;
+    families: string[];
+    items: string[];
+    calendars: boolean;
+    pegByPriority: boolean;
+    safetyStock: boolean;
+    bringInDays: number;
+    pushOutDays: number;
+    schedule: boolean;
+    scheduleDays: number;
+}
+
 /** A run and how far it is. */
 export interface RunState {
     id: number;
@@ -2238,15 +2290,7 @@ export interface Shared {
     changes: ChangeRow[];
     touched: string[];
     studies: { id: number; name: string; planned: boolean }[];
-    runDefaults: {
-        horizonEnd: string | null;
-        bucket: string;
-        forecasts: string[];
-        sites: string[] | null;
-        soldOnly: boolean;
-        schedule: boolean;
-        scheduleDays: number;
-    };
+    countedForecasts: string[];
     forecastNames: string[];
     draft: { lines: number; version: number; others: string[] };
     counts: { proposals: number; messages: number };
@@ -2581,6 +2625,7 @@ export interface TodayPage {
     totals: { salesLines: number; points: number; horizonEnd: string } | null;
     missing: MissingRow[];
     demo: boolean;
+    daily: DailyRun | null;
     steps: FirstStep[];
     mayLoadDemo: boolean;
 }

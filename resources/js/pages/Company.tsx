@@ -11,7 +11,7 @@ import { useCommand } from '@/lib/useCommand';
 import { CompanyTabs } from '@/pages/parts/CompanyTabs';
 
 /** What holds for the whole company; each change is written with what was seen before, so that nobody overwrites another. */
-export default function Company({ values, isDemo }: CompanyPage) {
+export default function Company({ values, isDemo, timeZones }: CompanyPage) {
     const [edits, setEdits] = useState<Partial<CompanyValues>>({});
     const shown = { ...values, ...edits };
     const edit = (some: Partial<CompanyValues>) => setEdits({ ...edits, ...some });
@@ -73,6 +73,18 @@ export default function Company({ values, isDemo }: CompanyPage) {
                         onChange={(event) => edit({ currency: event.target.value.toUpperCase() })}
                         className={`${FIELD} w-20`}
                     />
+                </Line>
+                <Line label={t('Time zone')} note={t('A day begins by its clocks, and so does the daily run.')} id="company-zone">
+                    <select
+                        id="company-zone"
+                        value={shown.timeZone}
+                        onChange={(event) => edit({ timeZone: event.target.value })}
+                        className={`${FIELD} w-64`}
+                    >
+                        {timeZones.map((zone) => (
+                            <option key={zone}>{zone}</option>
+                        ))}
+                    </select>
                 </Line>
                 <Line
                     label={t('More than ordered')}

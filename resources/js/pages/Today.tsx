@@ -9,7 +9,7 @@ import { Inspector } from '@/layout/Shell';
 import { day, longDay, moment, weekday } from '@/lib/format';
 import { useDraft } from '@/lib/draft';
 import { postJson } from '@/lib/http';
-import type { ChangeRow, LabelledValue, MissingRow, TodayDay, TodayFigure, TodayLine, TodayPage, Told, Tone } from '@/lib/shapes';
+import type { ChangeRow, DailyRun, LabelledValue, MissingRow, TodayDay, TodayFigure, TodayLine, TodayPage, Told, Tone } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
@@ -22,12 +22,13 @@ import { LetADayPass } from '@/pages/parts/LetADayPass';
 const ICONS = { late: CircleAlert, passed: CalendarX2, today: CalendarClock, moved: ArrowLeftRight, short: PackageMinus };
 const TONES: Partial<Record<Tone, string>> = { broken: 'text-broken', look: 'text-look-ink' };
 
-export default function Today({ planned, missing, lines, days, figures, reasons, totals, demo, steps, mayLoadDemo }: TodayPage) {
+export default function Today({ planned, missing, lines, days, figures, reasons, totals, demo, daily, steps, mayLoadDemo }: TodayPage) {
     const { plan, changes } = useShared();
     if (!planned || !totals) {
         return (
             <>
                 <PageHead title={longDay(plan.planDate)} tab={t('Today')} />
+                {daily && <Daily daily={daily} />}
                 {steps.some((step) => step.isNeeded && !step.isDone) ? (
                     <FirstSteps steps={steps} mayLoadDemo={mayLoadDemo} />
                 ) : (
@@ -49,6 +50,7 @@ export default function Today({ planned, missing, lines, days, figures, reasons,
                 })}
             </PageHead>
             {demo && <LetADayPass />}
+            {daily && <Daily daily={daily} />}
             {missing.length > 0 && <Missing rows={missing} />}
             <h2 className="mb-1.5 font-bold">
                 {t('Needs you')} <span className="ml-1 text-sm font-normal text-mute">{t('worst for customers first')}</span>
@@ -63,6 +65,21 @@ export default function Today({ planned, missing, lines, days, figures, reasons,
                 <Against figures={figures} changes={changes} reasons={reasons} />
             </Inspector>
         </>
+    );
+}
+
+/** What the run that begins by itself has changed today, or why it did not. */
+function Daily({ daily }: { daily: DailyRun }) {
+    const head = daily.failed
+        ? t(':name did not plan by itself', { name: daily.name })
+        : t(':name planned by itself at :at', { name: daily.name, at: moment(daily.at ?? '') });
+    return (
+        <section
+            aria-label={head}
+            className={`mb-4 rounded border px-3 py-2 ${daily.failed ? 'border-broken bg-broken-tint' : 'border-line bg-surface'}`}
+        >
+            <strong>{head}</strong> <span className="ml-1 text-sm">{daily.said}</span>
+        </section>
     );
 }
 

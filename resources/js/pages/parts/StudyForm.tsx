@@ -27,11 +27,11 @@ interface Line {
 
 /** A study's name, what of the parameters differs, and the changes on top of the live data. */
 export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
-    const { forecastNames, sites, runDefaults, plan } = useShared();
+    const { forecastNames, sites, countedForecasts, plan } = useShared();
     const settings = study?.settings;
     const [name, setName] = useState(study?.name ?? '');
     const [horizon, setHorizon] = useState(settings?.horizonEnd ?? '');
-    const [forecasts, setForecasts] = useState(settings?.forecasts ?? runDefaults.forecasts);
+    const [forecasts, setForecasts] = useState(settings?.forecasts ?? countedForecasts);
     const [chosenSites, setChosenSites] = useState(settings?.sites ?? sites.map((site) => site.code));
     const [safety, setSafety] = useState(settings?.safetyStock ?? true);
     const [lines, setLines] = useState<Line[]>(
@@ -62,7 +62,7 @@ export function StudyForm({ study, calendars, onClose, onSaved }: Props) {
                 changes: lines.map((line) => line.fields),
                 parameters: {
                     horizonEnd: horizon || null,
-                    forecasts: same(forecasts, runDefaults.forecasts) ? null : forecasts,
+                    forecasts: same(forecasts, countedForecasts) ? null : forecasts,
                     sites: chosenSites.length === sites.length ? null : chosenSites,
                     safetyStock: safety ? null : false,
                 },
