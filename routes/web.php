@@ -97,6 +97,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/why', WhyController::class);
     Route::get('/why/line', [WhyController::class, 'line']);
+    Route::get('/why/proposal', [WhyController::class, 'proposal']);
     Route::get('/why/all', [WhyController::class, 'all']);
 
     Route::get('/calendar', [CalendarController::class, 'show']);

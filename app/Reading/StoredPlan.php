@@ -204,6 +204,15 @@ final class StoredPlan
         }
     }
 
+    /** How much of an item is proposed to be there by a day, in millionths. */
+    public function proposed(string $item, string $site, int $until): int
+    {
+        $point = DB::table('plan_points')->where('run_id', $this->run->id)->where('item_code', $item)->where('site_code', $site)->value('n');
+
+        return $point === null ? 0 : (int) DB::table('plan_supplies')->where('run_id', $this->run->id)->where('point', $point)
+            ->where('kind', 'proposal')->where('due', '<=', $this->dates->iso($until))->sum('qty');
+    }
+
     /** The demand of a sales line or of a line of a job, however its name is parted; null where the run has none. */
     public function ordered(Reference $reference): ?Demand
     {

@@ -21,6 +21,7 @@ use App\Reading\Shapes\DraftedBalances;
 use App\Reading\Shapes\GrossRows;
 use App\Reading\Shapes\ResolvedNeeds;
 use App\Reading\Shapes\WhyChanges;
+use App\Reading\StoredPlan;
 use App\Support\Refused;
 use App\Support\Settings;
 use App\Support\Stored;
@@ -430,6 +431,21 @@ final readonly class PlanQueries
         $reference = Reference::tryParse($line) ?? throw Refused::because('why.no_line', [], 'no line');
 
         return get_object_vars(WhyView::ofLine(...[...self::twoPlans(), $reference]));
+    }
+
+    /**
+     * Why another quantity of what a proposal is for is proposed up to its day than in the plan before.
+     *
+     * @return array<string, mixed> WhyAnswer
+     */
+    public function whyProposal(int $number): array
+    {
+        [$now, $before] = self::twoPlans();
+        $plan = new StoredPlan($now);
+        $one = $plan->proposals([$number])[$number] ?? throw Refused::because('why.no_proposal', [], 'no proposal');
+        $point = $plan->pointOf($one->point);
+
+        return get_object_vars(WhyView::ofProposals($now, $before, $point->item, $point->site, $one->due));
     }
 
     /**

@@ -36,6 +36,7 @@ enum PlanQuestion: string
     case Why = 'why';
     case WhyAll = 'whyAll';
     case WhyLine = 'whyLine';
+    case WhyProposal = 'whyProposal';
     case Outlook = 'outlook';
 
     /** Whether answers are told one by one as they are found. */

@@ -325,6 +325,7 @@ return [
         'unfit' => ':Trouble. It can only be undone as a whole, so nothing was changed.',
     ],
     'why' => [
+        'no_proposal' => 'This proposal is not in the live plan, so that nothing can be told of it.',
         'no_line' => 'This line is not in both plans, so that nothing can be told of it.',
         'forgotten' => 'What the plan before was made of is not kept any more, so that this cannot be told.',
         'imported' => 'All data were brought in anew between the two plans, so that this cannot be told.',

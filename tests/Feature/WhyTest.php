@@ -131,3 +131,33 @@ it('tells of one line what made it late by other days', function () {
         $ask($none)->assertStatus(422)->assertJsonPath('reason', 'no line');
     }
 });
+
+it('tells of a proposal what made it another quantity up to its day', function () {
+    $proposed = fn (Run $run, string $item, string $due): int => (int) DB::table('plan_supplies as s')
+        ->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
+        ->where('s.run_id', $run->id)->where('s.kind', 'proposal')->where('p.item_code', $item)->where('p.site_code', 'OSK')
+        ->where('s.due', '<=', $due)->sum('s.qty');
+    $before = Run::live();
+    ($this->commit)(['change' => 'change_stock', 'item' => 'BAT-7', 'site' => 'OSK', 'qty' => '0']);
+    ($this->commit)(['change' => 'put_rows', 'kind' => 'sales', 'rows' => [
+        ['order' => 'SO-9', 'line' => '1', 'item' => 'WS-300', 'site' => 'OSK', 'qty' => '400', 'due' => '2026-03-20', 'customer' => 'Pier 9'],
+    ]]);
+    ($this->commit)(['change' => 'move_order', 'order' => 'P-3311', 'due' => '2026-03-17']); // of another item
+    app(StartRun::class)([], null);
+    $rows = DB::table('plan_supplies as s')->join('plan_points as p', fn ($join) => $join->on('p.run_id', '=', 's.run_id')->on('p.n', '=', 's.point'))
+        ->where('s.run_id', Run::live()->id)->where('s.kind', 'proposal')->where('p.item_code', 'BAT-7')->where('p.site_code', 'OSK')
+        ->orderBy('s.due')->get(['s.name', 's.due']);
+    expect($rows)->not->toBeEmpty();
+    $told = [];
+    foreach ($rows->take(5) as $row) {
+        $answer = $this->getJson("/why/proposal?number={$row->name}")->assertOk()->json();
+        $difference = $proposed(Run::live(), 'BAT-7', $row->due) - $proposed($before, 'BAT-7', $row->due);
+        expect(($this->sum)($answer) * 1_000_000)->toBe($difference)
+            ->and($answer['causes'])->each(fn ($cause) => $cause->text->not->toContain('P-3311')->not->toContain('journal'));
+        array_push($told, ...$answer['causes']);
+    }
+    expect($told[0]['by'])->toBe('Ivo Marlin')->and($answer['before'])->toContain('pcs')->and(array_column($told, 'share'))->toContain('+60 pcs')
+        ->and(implode(' ', array_column($told, 'text')))->toContain('BAT-7')->toContain('SO-9');
+    $this->getJson('/why/proposal?number=999999')->assertStatus(422)->assertJsonPath('reason', 'no proposal');
+    $this->getJson('/why/proposal')->assertStatus(422);
+});

@@ -20,6 +20,12 @@ final class WhyController extends Controller
         return response()->json($plans->ask(PlanQuestion::WhyLine, line: $request->string('of')->limit(400, '')->toString()));
     }
 
+    /** Why another quantity is proposed up to the day of a proposal. */
+    public function proposal(Request $request, PlanClient $plans): JsonResponse
+    {
+        return response()->json($plans->ask(PlanQuestion::WhyProposal, number: $request->integer('number')));
+    }
+
     /** What was written between the two, with what each change did. */
     public function all(PlanClient $plans): JsonResponse
     {

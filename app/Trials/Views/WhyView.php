@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Trials\Views;
 
+use App\Models\MasterItem;
 use App\Models\Run;
 use App\Planning\DataStep;
 use App\Planning\DataSteps;
@@ -17,10 +18,12 @@ use App\Reading\Shapes\WhyChange;
 use App\Reading\Shapes\WhyShare;
 use App\Reading\StoredPlan;
 use App\Support\Refused;
+use App\Support\Stored;
 use App\Support\Words;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Reference\Reference;
+use Yposta\Core\Run\Supply;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Trial\Outcome;
@@ -31,6 +34,8 @@ use Yposta\Core\Trial\WhyChanged;
 final class WhyView
 {
     private const LATE = 'late';
+
+    private const PROPOSED = 'proposed';
 
     /** Figures that can be asked for. */
     public const FIGURES = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages'];
@@ -43,8 +48,8 @@ final class WhyView
     public static function of(Run $now, Run $before, string $figure): WhyAnswer
     {
         return self::answer(
-            self::told($now, $before, self::reading([$figure])), $figure, Figures::value($before, $figure), Figures::value($now, $figure),
-            Figures::isWorse($figure),
+            told: self::told($now, $before, self::reading([$figure])), figure: $figure, was: Figures::value($before, $figure),
+            is: Figures::value($now, $figure), isWorse: Figures::isWorse($figure), say: Words::money(...),
         );
     }
 
@@ -71,15 +76,44 @@ final class WhyView
             return [self::LATE => 0];
         };
 
-        return self::answer(self::told($now, $before, $read), self::LATE, $days($before), $days($now), true);
+        return self::answer(
+            told: self::told($now, $before, $read), figure: self::LATE, was: $days($before), is: $days($now), isWorse: true, say: Words::money(...),
+        );
+    }
+
+    /**
+     * Why another quantity of an item is proposed up to a day than it was. Single proposals have nothing by which one would be the same in
+     * two plans; what there is of an item by a day is, however it is parted and numbered.
+     *
+     * @param  int  $until  day number of the last day on which a proposal may be due
+     *
+     * @throws Refused when it cannot be told
+     */
+    public static function ofProposals(Run $now, Run $before, string $item, string $site, int $until): WhyAnswer
+    {
+        $read = function (Plan $plan) use ($item, $site, $until): array {
+            $point = $plan->structure->find($item, $site);
+            $supplies = $point === null ? [] : $plan->supplies[$point->index] ?? [];
+            $due = array_filter($supplies, fn (Supply $supply) => $supply->isProposal() && $supply->due <= $until);
+
+            return [self::PROPOSED => array_sum(array_map(fn (Supply $supply) => $supply->qty, $due))];
+        };
+        $unit = MasterItem::query()->where('code', $item)->value('unit') ?? throw Refused::because('why.no_proposal', [], 'no proposal');
+
+        return self::answer(
+            told: self::told($now, $before, $read), figure: self::PROPOSED, was: (new StoredPlan($before))->proposed($item, $site, $until),
+            is: (new StoredPlan($now))->proposed($item, $site, $until), isWorse: false,
+            say: fn (int $qty) => Words::quantity($qty, Stored::text($unit)),
+        );
     }
 
     /**
      * @param  array{list<DataStep>, array<string, int>, array<string, WhyChanged>}  $told  see {@see told()}
      * @param  int  $was  in the plan before
      * @param  int  $is  in this one
+     * @param  callable(int): string  $say
      */
-    private static function answer(array $told, string $figure, int $was, int $is, bool $isWorse): WhyAnswer
+    private static function answer(array $told, string $figure, int $was, int $is, bool $isWorse, callable $say): WhyAnswer
     {
         [$steps, $then, $all] = $told;
         $why = $all[$figure];
@@ -93,9 +127,9 @@ final class WhyView
         $causes = array_values(array_filter($causes, fn (array $cause) => $cause[2] !== 0));
         usort($causes, fn (array $one, array $other) => abs($other[2]) <=> abs($one[2]));
 
-        return new WhyAnswer(Words::money($was), Words::money($is), array_map(function (array $cause) use ($isWorse): WhyCause {
+        return new WhyAnswer($say($was), $say($is), array_map(function (array $cause) use ($isWorse, $say): WhyCause {
             [$text, $step, $share] = $cause;
-            $said = ($share > 0 ? '+' : "\u{2212}").Words::money(abs($share));
+            $said = ($share > 0 ? '+' : "\u{2212}").$say(abs($share));
 
             return new WhyCause($text, $step->by ?? '', $step->at ?? null, $said, $share > 0 && $isWorse);
         }, $causes));

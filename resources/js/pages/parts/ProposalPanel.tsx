@@ -4,6 +4,7 @@ import { AnswerLines } from '@/components/AnswerLines';
 import { PanelHead } from '@/components/PanelHead';
 import { PeggingLink } from '@/components/PeggingLink';
 import { PegList } from '@/components/PegList';
+import { WhyChanged } from '@/components/WhyChanged';
 import { WaysOut } from '@/components/WaysOut';
 import { addDays, day, qty } from '@/lib/format';
 import { readQuantity, restOf } from '@/lib/quantities';
@@ -50,6 +51,13 @@ export function ProposalPanel({ detail, edit, mayConvert, mayMake, onEdit, onClo
             {putOff && <p className={`mb-3 ${isResting ? 'font-semibold text-look-ink' : 'text-mute'}`}>{putOff}</p>}
             <h3 className="mb-1 text-xs font-bold text-mute">{t('How it comes about')}</h3>
             <AnswerLines answer={answer} />
+            <WhyChanged
+                key={row.number}
+                url={`/why/proposal?number=${row.number}`}
+                say={({ before, after }) =>
+                    t('Proposed for up to :day, before: :before. Now: :after.', { day: day(row.wanted), before, after })
+                }
+            />
             <h3 className="mt-3 mb-1 text-xs font-bold text-mute">{t('Date of the order')}</h3>
             <DueField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
             <RestField detail={detail} edit={edit} mayConvert={mayConvert} onEdit={onEdit} />
