@@ -31,7 +31,7 @@ final readonly class BringRows
     public function __invoke(
         string $kind, BroughtTable $table, ?array $mapping, ?bool $hasHead, ?string $decimal, array $seen, string $key, User $by,
     ): array {
-        $by->can(ChangeRights::ofRows(MasterData::KINDS[$kind])) || throw Refused::because('intake.forbidden', [], 'forbidden');
+        ChangeRights::mayBring($by, MasterData::KINDS[$kind]) || throw Refused::because('intake.forbidden', [], 'forbidden');
 
         return Idempotency::once($key, 'bring', $by, function () use ($kind, $table, $mapping, $hasHead, $decimal, $seen, $by): array {
             $rows = $table->look($mapping, $hasHead, $decimal);

@@ -15,6 +15,7 @@ use App\Planning\Ledger;
 use App\Planning\LiveNetwork;
 use App\Planning\NewCodes;
 use App\Planning\OrderCodes;
+use App\Planning\OrderHeads;
 use App\Planning\RowFingerprints;
 use App\Planning\RunProposals;
 use App\Reading\ChangeSentences;
@@ -87,6 +88,7 @@ final readonly class CommitChanges
         $list = new Changes($changes);
         $after = $this->writtenOut($list->apply($before), array_values($codes));
         KeptNames::check($before, $after);
+        OrderHeads::check($before, $after);
         $inverse = $list->inverse($before);
         $this->writer->write($before, $after, $this->origins($changes), $by);
         $sentences = $said !== null ? [$said] : (new ChangeSentences(Day::parse(Settings::planDate()), $after, $before))->all($changes);

@@ -21,6 +21,7 @@ use App\Support\Stored;
 use App\Support\Words;
 use App\Support\WriteTurn;
 use Illuminate\Support\Facades\DB;
+use Yposta\Core\Study\BringOrders;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangeCodec;
 use Yposta\Core\Study\Changes;
@@ -105,6 +106,7 @@ final readonly class UndoCommit
         $codes = [];
         foreach ($changes as $change) {
             $change instanceof OfOrder && $codes[] = $change->orderCode();
+            $change instanceof BringOrders && array_push($codes, ...$change->orders());
         }
         OrderTables::reopen($codes);
         $this->data->forget();

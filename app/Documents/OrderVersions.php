@@ -12,6 +12,7 @@ use App\Support\Stored;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Calendar\Day;
+use Yposta\Core\Study\BringOrders;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\MovesStock;
 use Yposta\Core\Study\OfOrder;
@@ -29,6 +30,7 @@ final class OrderVersions
         $codes = [];
         foreach ($changes as $change) {
             $change instanceof OfOrder && ! $change instanceof MovesStock && $codes[] = $change->orderCode();
+            $change instanceof BringOrders && array_push($codes, ...$change->orders());
         }
         foreach (array_chunk(array_values(array_unique($codes)), 400) as $chunk) {
             $orders = Order::query()->where('kind', 'buy')->whereNotNull('sent_at')

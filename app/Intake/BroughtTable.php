@@ -14,7 +14,9 @@ use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Declaration\DeclaredColumn;
 use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Declaration\InvalidField;
+use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\Stock;
+use Yposta\Core\Study\BringOrders;
 use Yposta\Core\Study\CountRows;
 use Yposta\Core\Study\PutRows;
 
@@ -51,11 +53,13 @@ final class BroughtTable
     }
 
     /** What is to be written; see {@see look()}, which finds it. */
-    public function change(): PutRows|CountRows
+    public function change(): PutRows|CountRows|BringOrders
     {
-        return $this->declaration->class === Stock::class
-            ? new CountRows(array_values(array_filter($this->new, fn (object $row) => $row instanceof Stock)))
-            : new PutRows($this->declaration->class, $this->new, $this->removed);
+        return match ($this->declaration->class) {
+            Stock::class => new CountRows(array_values(array_filter($this->new, fn (object $row) => $row instanceof Stock))),
+            OpenOrder::class => new BringOrders(array_values(array_filter($this->new, fn (object $row) => $row instanceof OpenOrder))),
+            default => new PutRows($this->declaration->class, $this->new, $this->removed),
+        };
     }
 
     /**

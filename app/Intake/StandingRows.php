@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Planning\NetworkReader;
 use App\Planning\TableMap;
-use Illuminate\Support\Facades\DB;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Network\BomLine;
 use Yposta\Core\Network\OperationAlternative;
@@ -44,7 +44,7 @@ final class StandingRows
             }
         }
         $map = TableMap::of($this->declaration->class);
-        foreach (DB::table($map->table)->cursor() as $stored) {
+        foreach (NetworkReader::table($this->declaration->class)->cursor() as $stored) {
             $row = $map->object($stored);
             $values = get_object_vars($row);
             $this->known[$this->keyOf($values) ?? implode("\x1f", $this->declaration->identity($row))] = $row;

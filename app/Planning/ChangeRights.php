@@ -24,6 +24,7 @@ use Yposta\Core\Network\Shift;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Network\WrittenRows;
 use Yposta\Core\Study\AddShift;
+use Yposta\Core\Study\BringOrders;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
@@ -101,6 +102,18 @@ final class ChangeRights
         };
     }
 
+    /**
+     * Whether somebody may bring a table of a kind; of orders it needs the right of one kind at least, and each row that of its own.
+     *
+     * @param  class-string  $class
+     */
+    public static function mayBring(User $user, string $class): bool
+    {
+        return $class === OpenOrder::class
+            ? $user->canAny(array_map(self::ofKind(...), OrderKind::cases()))
+            : $user->can(self::ofRows($class));
+    }
+
     /** Whether a line of a job is wanted now that was not, or something else of it, or is no more. */
     private static function isApproval(?object $old, ?object $new): bool
     {
@@ -139,6 +152,9 @@ final class ChangeRights
 
         return match (true) {
             $change instanceof PutRows => self::ofRows($change->class),
+            $change instanceof BringOrders && ($change->rows[0] ?? $change->gone[0] ?? null) !== null => self::ofKind(
+                ($change->rows[0] ?? $change->gone[0])->kind,
+            ),
             $change instanceof PutOrder => self::ofKind($change->order->kind),
             $change instanceof HoldSupply, $change instanceof FreeSupply, $change instanceof PutAllocations => Roles::HOLD,
             $change instanceof ChangeSalesLine, $change instanceof SetForecast, $change instanceof ScaleDemand,

@@ -187,6 +187,18 @@ final readonly class NetworkReader
             ->where('l.cancelled', false);
     }
 
+    /**
+     * The rows of a kind as a table, whatever tables they stand in; `t` with a column for each of theirs.
+     *
+     * @param  class-string  $class
+     */
+    public static function table(string $class): Builder
+    {
+        return $class === OpenOrder::class
+            ? DB::query()->fromSub(self::openLines()->select(['l.*', 'o.kind', 'o.status', 'o.site_code', 'o.supplier_code']), 't')
+            : DB::table(Declaration::of($class)->file->table.' as t');
+    }
+
     /** @param  class-string  $class */
     private function query(string $class): Builder
     {

@@ -93,6 +93,7 @@ final readonly class OrderTables
             };
         }
         $this->cancel(array_intersect_key($lines, array_flip($gone)));
+        $this->headAgain(array_filter([...$changed, ...$new], fn (OpenOrder $order) => ! isset($before->orders[$order->code])));
         $this->update($changed, $lines, $before);
         $this->buyFrom($changed, $lines, $before, $after);
         $this->create($new, $after, $by);
@@ -160,6 +161,25 @@ final readonly class OrderTables
         foreach (array_chunk(array_column($lines, 'id'), self::ROWS_AT_ONCE) as $ids) {
             DB::table('order_lines')->whereIn('id', $ids)->update(['cancelled' => true, 'version' => DB::raw('version + 1')]);
             DB::table('conversions')->whereIn('order_line_id', $ids)->delete(); // what they were made of is needed again
+        }
+    }
+
+    /**
+     * An order that was cancelled and comes again is what it says now.
+     *
+     * @param  array<OpenOrder>  $orders
+     */
+    private function headAgain(array $orders): void
+    {
+        $map = TableMap::of(OpenOrder::class, $this->dates);
+        $heads = [];
+        foreach ($orders as $order) {
+            $heads[OrderCodes::parse($order->code)[0]] = array_intersect_key($map->values($order), self::OF_ORDER);
+        }
+        foreach (array_chunk(array_map(strval(...), array_keys($heads)), self::ROWS_AT_ONCE) as $codes) {
+            foreach (DB::table('orders')->whereIn('code', $codes)->where('status', 'cancelled')->pluck('code') as $code) {
+                DB::table('orders')->where('code', $code)->update($heads[Stored::text($code)]);
+            }
         }
     }
 

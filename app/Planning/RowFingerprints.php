@@ -15,6 +15,7 @@ use Yposta\Core\Reference\NewOrderCode;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Reference\ReferenceKind;
 use Yposta\Core\Study\BlockStock;
+use Yposta\Core\Study\BringOrders;
 use Yposta\Core\Study\Change;
 use Yposta\Core\Study\ChangePlanning;
 use Yposta\Core\Study\ChangeSalesLine;
@@ -177,6 +178,7 @@ final class RowFingerprints
             $change instanceof PutRows && $change->class === JobLine::class => array_map(
                 fn (array $parts) => (string) Reference::job(...$parts), $change->identities(),
             ),
+            $change instanceof BringOrders => array_map(fn (string $code) => (string) Reference::order($code), $change->orders()),
             $change instanceof CountRows => array_map(
                 fn (Stock $row) => (string) Reference::stock($row->item, $row->site), [...$change->rows, ...$change->gone],
             ),

@@ -47,6 +47,9 @@ final readonly class ChangeSentences
         if (($fields['change'] ?? '') === 'count_rows') {
             return (string) trans('data.changed.counted_stock', ['count' => count((array) ($fields['rows'] ?? []))]);
         }
+        if (($fields['change'] ?? '') === 'bring_orders') {
+            return (string) trans('data.changed.brought_orders', ['count' => count((array) ($fields['rows'] ?? []))]);
+        }
         $line = $fields['line'] ?? null;
         $fields = is_array($line) ? [...$fields, ...$line] : $fields;
         $values = [];

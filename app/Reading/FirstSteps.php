@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Planning\NetworkReader;
 use App\Reading\Shapes\DataCount;
 use App\Reading\Shapes\FirstStep;
-use Illuminate\Support\Facades\DB;
-use Yposta\Core\Declaration\Declaration;
 
 /** The way from an empty installation to a first plan: what is brought, in which order, and how far it is. */
 final class FirstSteps
@@ -20,7 +19,7 @@ final class FirstSteps
         'structures' => [['bom'], false],
         'suppliers' => [['suppliers', 'supplier_items'], false],
         'planning' => [['planning'], true],
-        'stock' => [['stock'], false],
+        'stock' => [['stock', 'orders'], false],
         'demand' => [['sales', 'forecasts'], true],
     ];
 
@@ -30,7 +29,7 @@ final class FirstSteps
         $steps = [];
         foreach (self::STEPS as $name => [$kinds, $isNeeded]) {
             $counts = array_map(fn (string $kind) => new DataCount(
-                $kind, (string) trans("data.kinds.{$kind}.title"), DB::table(Declaration::of(MasterData::KINDS[$kind])->file->table)->count(),
+                $kind, (string) trans("data.kinds.{$kind}.title"), NetworkReader::table(MasterData::KINDS[$kind])->count(),
             ), $kinds);
             $steps[] = new FirstStep(
                 (string) trans("data.steps.{$name}.title"), (string) trans("data.steps.{$name}.why"), $isNeeded,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Planning\NetworkReader;
 use App\Planning\RowFingerprints;
 use App\Planning\TableMap;
 use App\Reading\Shapes\DataCount;
@@ -14,7 +15,6 @@ use App\Reading\Shapes\DataRecords;
 use App\Reading\Shapes\DataShelf;
 use App\Reading\Shapes\LabelledValue;
 use Illuminate\Database\Query\Builder;
-use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yposta\Core\Declaration\Choice;
 use Yposta\Core\Declaration\ClockTime;
@@ -28,6 +28,7 @@ use Yposta\Core\Declaration\Instant;
 use Yposta\Core\Declaration\RowOf;
 use Yposta\Core\Declaration\Weekdays;
 use Yposta\Core\Declaration\Whole;
+use Yposta\Core\Network\OpenOrder;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Study\PutRows;
@@ -46,11 +47,11 @@ final readonly class MasterData
         'suppliers' => ['suppliers', 'supplier_items', 'price_breaks'],
         'work' => ['work_centres', 'shifts', 'closures', 'operations', 'operation_alternatives', 'setup_changes'],
         'time' => ['sites', 'calendars', 'calendar_days'],
-        'demand' => ['sales', 'jobs', 'job_activities', 'job_lines', 'forecast_names', 'forecasts', 'stock'],
+        'demand' => ['sales', 'jobs', 'job_activities', 'job_lines', 'forecast_names', 'forecasts', 'stock', 'orders'],
     ];
 
-    /** Kinds by the name of their file: what people keep as rows, and stock, which they count. */
-    public const KINDS = PutRows::KINDS + ['stock' => Stock::class];
+    /** Kinds by the name of their file: what people keep as rows, stock, which they count, and orders, which have a life. */
+    public const KINDS = PutRows::KINDS + ['stock' => Stock::class, 'orders' => OpenOrder::class];
 
     /** What is not looked through. */
     private const NOT_SEARCHED = [
@@ -83,7 +84,7 @@ final readonly class MasterData
         $shelves = [];
         foreach (self::SHELVES as $name => $kinds) {
             $shelves[] = new DataShelf((string) trans("data.groups.{$name}"), array_map(fn (string $kind) => new DataCount(
-                $kind, (string) trans("data.kinds.{$kind}.title"), DB::table(Declaration::of(self::KINDS[$kind])->file->table)->count(),
+                $kind, (string) trans("data.kinds.{$kind}.title"), NetworkReader::table(self::KINDS[$kind])->count(),
             ), $kinds));
         }
 
@@ -157,7 +158,7 @@ final readonly class MasterData
 
     private function query(string $text, ListOrder $order): Builder
     {
-        $query = DB::table($this->declaration->file->table.' as t')
+        $query = NetworkReader::table($this->declaration->class)
             ->when($text !== '', fn (Builder $query) => TextMatch::in($query, $this->searched(), $text));
         $order->apply($query, $this->sorted());
         foreach ($this->placed() as $column) {
@@ -171,13 +172,15 @@ final readonly class MasterData
     public static function recordOf(object $row): DataRecord
     {
         $identity = Declaration::of($row::class)->identity($row);
-        $change = $row instanceof Stock ? null : new PutRows($row::class, [$row]);
+        $reference = match (true) {
+            $row instanceof Stock => (string) Reference::stock(...$identity),
+            $row instanceof OpenOrder => (string) $row->reference(),
+            default => RowFingerprints::names(new PutRows($row::class, [$row]))[0],
+        };
         /** @var array<string, string|int|bool|null> $values no master data has a list in a column */
         $values = RowCodec::encode($row);
 
-        return new DataRecord(
-            $identity, $change === null ? (string) Reference::stock(...$identity) : RowFingerprints::names($change)[0], $values,
-        );
+        return new DataRecord($identity, $reference, $values);
     }
 
     private function field(DeclaredColumn $column): DataField

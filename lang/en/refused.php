@@ -17,10 +17,12 @@ return [
         'data_there' => 'The database holds data already; nothing was changed. Use --replace to put the bundle in its place.',
     ],
     'commit' => [
+        'code_used' => 'There has been an order :order, which is over. Give the new one another number; nothing was written.',
         'empty' => 'The draft is empty. Nothing was written.',
         'forbidden' => 'this is not yours to write',
         'kept' => ':code stands in orders or movements that are over, so that it cannot be taken away. Retire it instead; nothing was written.',
         'moved' => ':names has been changed meanwhile',
+        'other_head' => 'Lines of order :order differ in what they share: its kind, status, site or supplier. Nothing was written.',
         'stale' => 'The draft was changed in another window. Nothing was written; look at it again.',
         'unfit' => ':Trouble. Nothing was written.',
     ],

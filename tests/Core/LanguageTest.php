@@ -11,6 +11,7 @@ use Yposta\Core\Network\BucketSize;
 use Yposta\Core\Network\LotRule;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Network\OrderKind;
+use Yposta\Core\Network\OrderStatus;
 use Yposta\Core\Network\WorkCentreKind;
 use Yposta\Core\Remedy\RemedyKind;
 use Yposta\Core\Run\HoldUpReason;
@@ -117,7 +118,9 @@ function codesPutTogether(): array
         'data.columns.' => array_values(array_unique(array_merge(...array_map(
             fn (string $class) => Declaration::of($class)->header(), array_values(MasterData::KINDS),
         )))),
-        'data.choices.' => array_merge($kinds, ...array_map($values, [LotRule::class, Basis::class, WorkCentreKind::class, BucketSize::class])),
+        'data.choices.' => array_merge($kinds, ...array_map(
+            $values, [LotRule::class, Basis::class, WorkCentreKind::class, BucketSize::class, OrderStatus::class],
+        )),
         'data.steps.' => array_merge(...array_map(
             fn (string $step) => ["{$step}.title", "{$step}.why"],
             ['days', 'demand', 'items', 'planning', 'sites', 'stock', 'structures', 'suppliers'],

@@ -206,7 +206,7 @@ it('lets each role commit those changes that are its own, and no other', functio
     }
     $kinds = array_diff(array_keys(ChangeCodec::KINDS), [
         'place_orders', 'place_proposals', 'put_allocations', 'put_closures', 'put_components', 'put_days', 'put_operations', 'put_shifts', 'put_demand', 'put_planning', 'remove_order', 'report_work',
-        'count_rows', 'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', 'issue_to_job', 'return_from_job', 'block_stock', 'scrap_blocked', // only take others back
+        'count_rows', 'bring_orders', 'receive_order', 'reverse_receipt', 'issue_part', 'return_part', 'ship_line', 'take_back_line', 'issue_to_job', 'return_from_job', 'block_stock', 'scrap_blocked', // only take others back
         'free_supply', // has nothing to free here
     ]);
 

@@ -77,7 +77,8 @@ final class WhyView
         };
 
         return self::answer(
-            told: self::told($now, $before, $read), figure: self::LATE, was: $days($before), is: $days($now), isWorse: true, say: Words::money(...),
+            told: self::told($now, $before, $read), figure: self::LATE, was: $days($before), is: $days($now), isWorse: true,
+            say: Words::money(...),
         );
     }
 

@@ -52,6 +52,7 @@ final class ChangeCodec
         'put_planning' => PutPlanning::class,
         'put_rows' => PutRows::class,
         'count_rows' => CountRows::class,
+        'bring_orders' => BringOrders::class,
         'work_days' => WorkDays::class,
         'put_days' => PutDays::class,
         'add_shift' => AddShift::class,

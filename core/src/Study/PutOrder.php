@@ -31,7 +31,25 @@ final readonly class PutOrder implements Flat, OfOrder
 
     public function apply(Network $network): Network
     {
-        $order = $this->order;
+        foreach ($this->rows as $row) {
+            if ($row->order !== $this->order->code || ! isset($network->items[$row->item])) {
+                throw DoesNotFit::because('rows_of_another', ['order' => $this->order->code]);
+            }
+        }
+
+        return self::put(
+            $this->rows === [] ? $network : $network->with(components: [...$network->components, ...$this->rows]),
+            self::checked($network, $this->order),
+        ); // a new order has none yet
+    }
+
+    /**
+     * A new order, with what does not go with its kind left out.
+     *
+     * @throws DoesNotFit when there is one of its code, or it makes no sense
+     */
+    public static function checked(Network $network, OpenOrder $order): OpenOrder
+    {
         if (isset($network->orders[$order->code])) {
             throw DoesNotFit::because('order_exists', ['order' => $order->code]);
         }
@@ -47,20 +65,11 @@ final readonly class PutOrder implements Flat, OfOrder
         foreach (Declaration::of(OpenOrder::class)->faults($order, new NetworkSurroundings($network)) as $fault) {
             $fault->mild || throw new DoesNotFit($fault->problem);
         }
-        foreach ($this->rows as $row) {
-            if ($row->order !== $order->code || ! isset($network->items[$row->item])) {
-                throw DoesNotFit::because('rows_of_another', ['order' => $order->code]);
-            }
-        }
-        $order = $order->with(
+
+        return $order->with(
             fromSite: $order->kind === OrderKind::Transfer ? $order->fromSite : null,
             supplier: $order->kind === OrderKind::Buy ? $order->supplier : null,
         );
-
-        return self::put(
-            $this->rows === [] ? $network : $network->with(components: [...$network->components, ...$this->rows]),
-            $order,
-        ); // a new order has none yet
     }
 
     public function inverse(Network $before): array

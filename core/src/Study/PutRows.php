@@ -44,7 +44,7 @@ use Yposta\Core\Support\Phrase;
 final readonly class PutRows implements Change, Flat
 {
     /** What has happened to a row, which nobody types. */
-    public const NOT_TYPED = ['shipped', 'heldUntil', 'answered', 'blocked', 'owed', 'issued'];
+    public const NOT_TYPED = ['received', 'shipped', 'heldUntil', 'answered', 'blocked', 'owed', 'issued'];
 
     /** Kinds that people keep as rows, by the name of their file. */
     public const KINDS = [

@@ -26,7 +26,7 @@ final class SoundChange
     /** Changes that only take others back, or are made here of what was worked out. */
     private const TAKING_BACK = [
         ReceiveOrder::class, ReverseReceipt::class, IssuePart::class, ReturnPart::class, ShipLine::class, TakeBackLine::class,
-        IssueToJob::class, ReturnFromJob::class, BlockStock::class, ScrapBlocked::class, CountRows::class,
+        IssueToJob::class, ReturnFromJob::class, BlockStock::class, ScrapBlocked::class, CountRows::class, BringOrders::class,
         PlaceOrders::class, PlaceProposals::class, PutAllocations::class, PutClosures::class, PutComponents::class, PutDays::class,
         PutDemand::class, PutOperations::class, PutPlanning::class, ReportWork::class,
         PutShifts::class, RemoveOrder::class,
