@@ -1,3 +1,4 @@
+import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { CodeField } from '@/components/CodeField';
@@ -5,10 +6,11 @@ import { DateField } from '@/components/DateField';
 import { FIELD } from '@/components/Labelled';
 import { PanelHead } from '@/components/PanelHead';
 import { WeekdayTicks } from '@/components/WeekdayTicks';
-import { called, formOf, rowOf } from '@/lib/dataRows';
+import { called, formOf, rowOf, said } from '@/lib/dataRows';
 import { useDraft } from '@/lib/draft';
 import type { DataField, DataKind, DataRecord } from '@/lib/shapes';
 import { t } from '@/lib/t';
+import { itemHref } from '@/pages/parts/ItemPanel';
 
 interface Props {
     kind: DataKind;
@@ -21,10 +23,26 @@ interface Props {
     like: DataRecord | null;
 }
 
+/** Where rows are changed that are not written one by one here. */
+function placeOf(kind: DataKind, row: DataRecord): { href: string; label: string } | null {
+    switch (kind.kind) {
+        case 'orders':
+            return { href: `/orders/${row.identity[0] ?? ''}`, label: t('Open the order') };
+        case 'stock':
+            return {
+                href: itemHref(row.identity[0] ?? '', row.identity[1] ?? ''),
+                label: t('Count it'),
+            };
+        default:
+            return null;
+    }
+}
+
 /** A row of master data in full. What is changed becomes a line of the draft, which says what it does before it is written. */
 export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
     const draft = useDraft();
     const may = draft.may && kind.isTyped;
+    const elsewhere = row === null ? null : placeOf(kind, row);
     const start = formOf(kind, row ?? like);
     const [form, setForm] = useState(start);
     const isKeyed = kind.fields.some((field) => field.isKey);
@@ -61,16 +79,25 @@ export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
                             className="grid min-h-[34px] grid-cols-[112px_1fr] items-center gap-2 border-b border-soft py-0.5"
                         >
                             <span className={`text-sm ${isChanged ? 'font-semibold text-draft' : 'text-mute'}`}>{field.label}</span>
-                            <Field
-                                field={field}
-                                value={form[field.name] ?? ''}
-                                isFirst={row === null && field === begin}
-                                disabled={!may || (row !== null && field.isKey)}
-                                onChange={(value) => setForm((old) => ({ ...old, [field.name]: value }))}
-                            />
+                            {may || row === null ? (
+                                <Field
+                                    field={field}
+                                    value={form[field.name] ?? ''}
+                                    isFirst={row === null && field === begin}
+                                    disabled={!may || (row !== null && field.isKey)}
+                                    onChange={(value) => setForm((old) => ({ ...old, [field.name]: value }))}
+                                />
+                            ) : (
+                                <span>{said(field, row.values[field.name])}</span>
+                            )}
                         </div>
                     );
                 })}
+                {elsewhere && (
+                    <Link href={elsewhere.href} className="mt-3 block font-semibold text-act hover:underline">
+                        {elsewhere.label}
+                    </Link>
+                )}
                 {may && (
                     <div className="mt-3 flex flex-wrap items-center gap-2">
                         <Button type="submit" look="draft" disabled={!isReady || draft.busy}>
