@@ -89,6 +89,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('/demand/forecasts', [ForecastController::class, 'takeAway']);
 
     Route::get('/data', [DataController::class, 'index']);
+    Route::get('/about', [DataController::class, 'about']);
     Route::get('/data/rows', [DataController::class, 'rows']);
     Route::get('/data/codes', [DataController::class, 'codes']);
     Route::post('/data/many', [DataController::class, 'many']);

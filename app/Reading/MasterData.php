@@ -15,6 +15,7 @@ use App\Reading\Shapes\DataRecords;
 use App\Reading\Shapes\DataShelf;
 use App\Reading\Shapes\LabelledValue;
 use Illuminate\Database\Query\Builder;
+use LogicException;
 use stdClass;
 use Yposta\Core\Declaration\Choice;
 use Yposta\Core\Declaration\ClockTime;
@@ -153,6 +154,33 @@ final readonly class MasterData
             array_values($query->offset($from)->limit($rows)->get(['t.*'])
                 ->map(fn (stdClass $row) => self::recordOf($map->object($row)))->all()),
             $total,
+        );
+    }
+
+    /** The property by which its rows name something of another kind, or are it. */
+    public function naming(string $of): string
+    {
+        if ($of === $this->kind) {
+            return $this->declaration->file->key[0];
+        }
+        foreach ($this->declaration->columns as $column) {
+            $type = $column->type();
+            if ($type instanceof RowOf && $type->class === self::KINDS[$of]) {
+                return $column->property;
+            }
+        }
+        throw new LogicException("{$this->kind} names no {$of}");
+    }
+
+    /** Its rows that are about something of another kind, or the one that is it. */
+    public function about(string $of, string $code, int $rows): DataRecords
+    {
+        $query = $this->query('', ListOrder::none())->where('t.'.$this->declaration->columns[$this->naming($of)]->kept, $code);
+        $map = TableMap::of($this->declaration->class);
+        $total = (clone $query)->reorder()->count();
+
+        return new DataRecords(
+            array_values($query->limit($rows)->get()->map(fn (stdClass $row) => self::recordOf($map->object($row)))->all()), $total,
         );
     }
 

@@ -66,6 +66,8 @@ const VIEWS = [
     'Movements' => ['/movements', 'Imported', []],
     'Count' => ['/count', 'Nothing is counted yet', []],
     'Data' => ['/data?kind=planning', 'Planning data', ['(//tr[@data-row])[1]/td[2]', '(//tr[@data-row]//input)[1]']],
+    'All about an item' => ['/about?of=items&code=PCB-207', 'Prices by quantity', ["(//section[@aria-label='Offers']//tbody/tr)[1]"]],
+    'All about a supplier' => ['/about?of=suppliers&code=FENNICK', 'Offers', []],
     'A table brought in' => ['/data?kind=items&opens=bring', 'or a file: XLSX or CSV', []],
     'Calendar' => ['/calendar?code=DELTA', 'working days in', ["//button[@data-day='2026-07-15']"]],
     'Structure' => ['/structure?item=SH-41', 'Sensing module', ['(//tr[@data-row])[1]']],

@@ -64,7 +64,7 @@ function readingRoutes(): array
         '/demand/line' => ['order' => 'S1', 'line' => '1'],
         '/demand/forecast-rows' => ['forecast' => 'F', 'size' => 'month', 'q' => 'H', 'points' => "HEAD\x1fMAIN", 'rows' => '5', 'offset' => '1'],
         '/demand/outlook' => ['forecast' => 'F', 'item' => 'HEAD', 'at' => 'MAIN', 'size' => 'week'],
-        '/why/line' => ['of' => 'sales:S1/1'], '/why/proposal' => ['number' => '1'], '/structures' => ['first' => 'HEAD', 'second' => 'ROD', 'down' => '1', 'differ' => '1'],
+        '/about' => ['of' => 'suppliers', 'code' => 'SUP'], '/why/line' => ['of' => 'sales:S1/1'], '/why/proposal' => ['number' => '1'], '/structures' => ['first' => 'HEAD', 'second' => 'ROD', 'down' => '1', 'differ' => '1'],
         '/costs' => ['q' => 'H', 'show' => 'all', 'sort' => '-margin', 'item' => 'ROD', 'to' => '3'],
         '/costs/rows' => ['item' => 'ROD', 'to' => '3', 'offset' => '1'], '/costs/parts' => ['of' => 'HEAD', 'item' => 'ROD', 'to' => '3'],
         '/jobs' => ['q' => 'J', 'sort' => 'name'], '/jobs/rows' => ['q' => 'J', 'offset' => '2'],

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\BringRows;
 use App\Intake\BroughtTable;
 use App\Intake\TableFile;
+use App\Reading\AboutView;
 use App\Reading\ManyRows;
 use App\Reading\MasterData;
 use App\Reading\Pages\DataPage;
@@ -42,6 +43,15 @@ final class DataController extends Controller
                 'bring' => 'bring', 'new' => 'new', default => null,
             },
         ))->show();
+    }
+
+    /** All that is kept of one item, supplier or work centre. */
+    public function about(Request $request): Response
+    {
+        $of = $request->string('of', 'items')->toString();
+        abort_unless($of === 'items' || $of === 'suppliers' || $of === 'work_centres', 404);
+
+        return (AboutView::page($of, $request->string('code')->toString()) ?? abort(404))->show();
     }
 
     public function rows(Request $request): JsonResponse

@@ -127,6 +127,24 @@ export type Tone = 'plain' | 'mute' | 'sum' | 'look' | 'broken';
 /** Whether a centre's units are people or machines. */
 export type WorkCentreKind = 'people' | 'machine';
 
+/** All that is kept of an item, a supplier or a work centre. */
+export interface AboutPage {
+    of: 'items' | 'suppliers' | 'work_centres';
+    code: string;
+    name: string;
+    kind: DataKind;
+    own: DataRecord;
+    facts: LabelledValue[];
+    tables: AboutTable[];
+}
+
+/** What is kept of one thing in a kind of data. */
+export interface AboutTable {
+    kind: DataKind;
+    by: string;
+    list: DataRecords;
+}
+
 /** Who is signed in, and their password. */
 export interface AccountPage {
     email: string;

@@ -23,6 +23,7 @@ import { AnswerPopover, type AskedAt } from '@/pages/parts/AnswerPopover';
 import { AsSwitch } from '@/pages/parts/AsSwitch';
 import { Facts, FlowTable, itemHref, Messages, PlanningData, StructureList } from '@/pages/parts/ItemPanel';
 import { BlockForm, CountForm, useMayMoveStock } from '@/pages/parts/StockForms';
+import { ItemTabs } from '@/pages/parts/ItemTabs';
 import { FlowChart } from '@/pages/parts/FlowChart';
 import { SUPPLY_WAYS } from '@/lib/words';
 
@@ -33,6 +34,7 @@ export default function Item({ item, detail, plannedAt, filter }: ItemPage) {
         return (
             <>
                 <PageHead title={item} />
+                <ItemTabs item={item} on="plan" />
                 <Empty title={t(':item is not in the live plan', { item })}>
                     {t('Nothing needs it, it has no stock and no open order; or it was outside the last run.')}
                 </Empty>
@@ -49,6 +51,7 @@ export default function Item({ item, detail, plannedAt, filter }: ItemPage) {
             <PageHead title={detail.item}>
                 {detail.name} · {t(SUPPLY_WAYS[detail.supply])} · {detail.siteName} · {t('level :n', { n: detail.level })}
             </PageHead>
+            <ItemTabs item={detail.item} on="plan" />
             <div className="mb-2.5 flex flex-wrap items-center gap-2">
                 {plannedAt.length > 1 && (
                     <PillTabs
@@ -73,7 +76,7 @@ export default function Item({ item, detail, plannedAt, filter }: ItemPage) {
                     <ExportLink list="flow" params={{ item: detail.item, at: detail.site, as: filter.as ?? '' }} />
                 </span>
                 <Link href={`/plan?q=${encodeURIComponent(detail.item)}`} className="font-semibold text-act hover:underline">
-                    {t('In the plan')}
+                    {t('Among the others')}
                 </Link>
             </div>
             <TouchedNote reference={pointKey(detail.item, detail.site)} />

@@ -14,6 +14,7 @@ import type { DataRecord, OutlineLine, StructureOutline, StructurePage } from '@
 import { t, tn } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 import { DataForm } from '@/pages/parts/DataForm';
+import { ItemTabs } from '@/pages/parts/ItemTabs';
 import { LineQuantity } from '@/pages/parts/LineQuantity';
 import { ReplaceComponent } from '@/pages/parts/ReplaceComponent';
 
@@ -178,9 +179,10 @@ function Outline({ outline: first, kind }: StructurePage) {
     ];
     return (
         <>
-            <PageHead title={`${outline.item} ${outline.name}`} tab={outline.item}>
-                {t('What it is made of')}
+            <PageHead title={outline.item} tab={outline.item}>
+                {outline.name}
             </PageHead>
+            <ItemTabs item={outline.item} on="structure" />
             <div className="mb-2.5 flex flex-wrap items-center gap-3">
                 {draft.may && <Button onClick={() => begin(outline.item)}>{t('New component')}</Button>}
                 <form

@@ -21,11 +21,20 @@ interface Props {
     onCopy: (row: DataRecord) => void;
     /** What a new one begins as. */
     like: DataRecord | null;
+    /** Whether it stands where all is that is kept of it. */
+    isAbout?: boolean;
 }
 
-/** Where rows are changed that are not written one by one here. */
+/** Where there is more of a row, or where it is changed that is not written here. */
 function placeOf(kind: DataKind, row: DataRecord): { href: string; label: string } | null {
     switch (kind.kind) {
+        case 'items':
+        case 'suppliers':
+        case 'work_centres':
+            return {
+                href: `/about?${new URLSearchParams({ of: kind.kind, code: row.identity[0] ?? '' }).toString()}`,
+                label: t('All that is kept of it'),
+            };
         case 'orders':
             return { href: `/orders/${row.identity[0] ?? ''}`, label: t('Open the order') };
         case 'stock':
@@ -39,10 +48,10 @@ function placeOf(kind: DataKind, row: DataRecord): { href: string; label: string
 }
 
 /** A row of master data in full. What is changed becomes a line of the draft, which says what it does before it is written. */
-export function DataForm({ kind, row, like, onClose, onCopy }: Props) {
+export function DataForm({ kind, row, like, onClose, onCopy, isAbout = false }: Props) {
     const draft = useDraft();
     const may = draft.may && kind.isTyped;
-    const elsewhere = row === null ? null : placeOf(kind, row);
+    const elsewhere = row === null || isAbout ? null : placeOf(kind, row);
     const start = formOf(kind, row ?? like);
     const [form, setForm] = useState(start);
     const isKeyed = kind.fields.some((field) => field.isKey);
