@@ -8,6 +8,7 @@ use App\Models\User;
 use App\Reading\CompanySettings;
 use App\Reading\Shapes\Told;
 use App\Support\Journal;
+use App\Support\NumberStyle;
 use App\Support\Refused;
 use App\Support\Roles;
 use App\Support\Words;
@@ -39,7 +40,7 @@ final readonly class ChangeSettings
             $changed = array_filter($values, fn (mixed $value, string $name) => $value !== $now[$name], ARRAY_FILTER_USE_BOTH);
             foreach (array_keys($changed) as $name) {
                 ($seen[$name] ?? $now[$name]) === $now[$name] || throw Refused::because('settings.stale', [
-                    'what' => new Phrase("journal.settings.{$name}", ['before' => '', 'after' => self::said($now[$name])]),
+                    'what' => new Phrase("journal.settings.{$name}", ['before' => '', 'after' => self::said($name, $now[$name])]),
                 ], 'stale');
             }
             $percent = $values['overPercent'] ?? 0;
@@ -51,7 +52,7 @@ final readonly class ChangeSettings
             CompanySettings::write([...$now, ...$changed]);
             $said = [];
             foreach ($changed as $name => $value) {
-                $said[] = Words::say(new Phrase("journal.settings.{$name}", ['before' => self::said($now[$name]), 'after' => self::said($value)]));
+                $said[] = Words::say(new Phrase("journal.settings.{$name}", ['before' => self::said($name, $now[$name]), 'after' => self::said($name, $value)]));
             }
             Journal::note('settings', implode('; ', $said), $by);
 
@@ -59,9 +60,10 @@ final readonly class ChangeSettings
         });
     }
 
-    private static function said(mixed $value): string
+    private static function said(string $name, mixed $value): string
     {
-        return match ($value) {
+        return match ($name === 'numbers' ? null : $value) {
+            null => Words::say(new Phrase($value === NumberStyle::COMMA ? 'journal.settings.comma' : 'journal.settings.point')),
             true => Words::say(new Phrase('journal.settings.yes')),
             false => Words::say(new Phrase('journal.settings.no')),
             '' => '–',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
+use App\Support\Words;
 use Brick\Math\BigDecimal;
 
 /** An amount of money as it is written: cents always, more only where there is more. */
@@ -20,6 +21,6 @@ final class Money
     /** With its thousands apart, for people. */
     public static function said(int $amount): string
     {
-        return (string) preg_replace('/(?<=\d)(?=(\d{3})+\.)/', ',', self::plain($amount));
+        return Words::of()->number(self::plain($amount));
     }
 }

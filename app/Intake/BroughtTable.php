@@ -9,6 +9,7 @@ use App\Reading\RowSentences;
 use App\Reading\Shapes\BroughtRow;
 use App\Reading\Shapes\BroughtRows;
 use App\Reading\Shapes\RowFate;
+use App\Support\NumberStyle;
 use App\Support\Words;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Declaration\DeclaredColumn;
@@ -81,7 +82,7 @@ final class BroughtTable
         if ($mapped === [] || $missing !== []) {
             return new BroughtRows(columns: $columns, hasHead: $hasHead, decimal: $decimal, missing: $missing);
         }
-        $cells = new CellText($decimal, $this->match->words());
+        $cells = new CellText($decimal, $this->match->words(), NumberStyle::now()->name());
         $standing = new StandingRows($this->declaration, $mapped);
         $counts = array_fill_keys(array_column(RowFate::cases(), 'value'), 0);
         $shown = $seen = [];

@@ -23,8 +23,9 @@ final class CellText
     /**
      * @param  string|null  $decimal  `point` or `comma`; null where the cells tell
      * @param  array<string, string>  $words  values by what they are called, in small letters
+     * @param  'point'|'comma'  $house  what parts the decimals where the company writes them
      */
-    public function __construct(private readonly ?string $decimal, private readonly array $words)
+    public function __construct(private readonly ?string $decimal, private readonly array $words, private readonly string $house = 'point')
     {
     }
 
@@ -82,13 +83,13 @@ final class CellText
         if (preg_match('/^-?\d+(?:[.,]\d+)*$/', $text) !== 1) {
             return $cell;
         }
-        $isPlain = ! str_contains($text, ',');
-        // a single point before three digits is what this house writes; a comma there is what others group with
-        if ($this->decimal === null && ! $isPlain && substr_count($text, ',') === 1 && ! str_contains($text, '.')) {
+        [$mark, $group] = $this->house === 'comma' ? [',', '.'] : ['.', ','];
+        // a single mark of decimals before three digits is what this house writes; the other there is what others group with
+        if ($this->decimal === null && substr_count($text, $group) === 1 && ! str_contains($text, $mark)) {
             $this->ambiguous ??= $cell;
         }
 
-        return $this->decimal === 'comma'
+        return ($this->decimal ?? $this->house) === 'comma'
             ? str_replace(',', '.', str_replace('.', '', $text))
             : str_replace(',', '', $text);
     }

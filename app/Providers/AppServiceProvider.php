@@ -10,6 +10,7 @@ use App\Outgoing\InsideTransport;
 use App\Planning\LiveNetwork;
 use App\Support\Health;
 use App\Support\Languages;
+use App\Support\NumberStyle;
 use App\Support\SqliteConnection;
 use App\Trials\LivePlan;
 use App\Trials\PlanClient;
@@ -39,6 +40,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Languages::class);
         $this->app->scoped(LivePlan::class); // one plan for all that a request tries
         $this->app->scoped(LiveNetwork::class);
+        $this->app->scoped(NumberStyle::class);
         $this->app->bind(BundleReader::class, fn () => new BundleReader(new LoopCheck));
         $this->app->when(PlanClient::class)->needs('$socket')->give(fn () => config('yposta.plan_socket'));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Support\NumberStyle;
 use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Support\Facades\DB;
@@ -18,6 +19,11 @@ use Yposta\Core\Study\PutRows;
 /** Puts changes into words, from the fields in which they are kept. */
 final readonly class ChangeSentences
 {
+    /** Fields that hold decimals. */
+    private const DECIMALS = [
+        'qty', 'owed', 'ratio', 'efficiency', 'safetyStock', 'fixedQty', 'stockMin', 'stockMax', 'minQty', 'multiple', 'maxQty', 'percent',
+    ];
+
     /**
      * @param  int  $planDate  day number
      * @param  Network|null  $network  that knows the items and orders they speak of; without one the tables are asked
@@ -55,7 +61,9 @@ final readonly class ChangeSentences
         $values = [];
         foreach ($fields as $name => $value) {
             if (is_scalar($value)) {
-                $values[$name] = in_array($name, ['due', 'from', 'to', 'start', 'day'], true) ? $this->moment((string) $value) : (string) $value;
+                $values[$name] = in_array($name, ['due', 'from', 'to', 'start', 'day'], true)
+                    ? $this->moment((string) $value)
+                    : self::number($name, (string) $value);
             }
         }
         $kind = (string) ($fields['change'] ?? '');
@@ -127,6 +135,12 @@ final readonly class ChangeSentences
         return $said;
     }
 
+    /** A decimal as the company writes it; what is none stays as it is. */
+    private static function number(string $name, string $value): string
+    {
+        return in_array($name, self::DECIMALS, true) ? NumberStyle::now()->written($value) : $value;
+    }
+
     /** @param  array<string, mixed>  $fields */
     private function what(array $fields): string
     {
@@ -138,7 +152,7 @@ final readonly class ChangeSentences
                     ? $this->day((string) $value)
                     : ($name === 'lotRule'
                         ? (string) trans("changes.lot_rule.{$value}")
-                        : ($name === 'supply' ? (string) trans("supply.{$value}") : (string) $value));
+                        : ($name === 'supply' ? (string) trans("supply.{$value}") : self::number($name, (string) $value)));
                 $said[] = (string) trans("changes.fields.{$name}", ['value' => $value]);
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Reading\Shapes\CompanyValues;
+use App\Support\NumberStyle;
 use App\Support\Settings;
 use App\Support\Stored;
 
@@ -21,7 +22,7 @@ final class CompanySettings
 
         return new CompanyValues(
             name: $company['name'], address: $company['address'], currency: Stored::text($kept[Settings::CURRENCY] ?? ''),
-            timeZone: Stored::text($kept[Settings::TIME_ZONE] ?? 'UTC'),
+            timeZone: Stored::text($kept[Settings::TIME_ZONE] ?? 'UTC'), numbers: NumberStyle::now()->name(),
             overPercent: Stored::int($kept[Settings::OVER_PERCENT] ?? 10),
             holdOnRelease: ($kept[Settings::HOLD_ON_RELEASE] ?? true) === true,
             countUnsent: ($kept[Settings::COUNT_UNSENT] ?? true) === true, belowZero: ($kept[Settings::BELOW_ZERO] ?? false) === true,
@@ -34,6 +35,8 @@ final class CompanySettings
         Settings::set(Settings::COMPANY, ['name' => $values['name'], 'address' => $values['address']]);
         Settings::set(Settings::CURRENCY, $values['currency']);
         Settings::set(Settings::TIME_ZONE, $values['timeZone']);
+        Settings::set(Settings::NUMBERS, $values['numbers']);
+        NumberStyle::forget();
         Settings::set(Settings::OVER_PERCENT, $values['overPercent']);
         Settings::set(Settings::HOLD_ON_RELEASE, $values['holdOnRelease']);
         Settings::set(Settings::COUNT_UNSENT, $values['countUnsent']);

@@ -7,6 +7,7 @@ namespace App\Reading;
 use App\Models\Run;
 use App\Reading\Shapes\ComparedLoad;
 use App\Reading\Shapes\LoadFigure;
+use App\Support\NumberStyle;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -44,7 +45,7 @@ final class ComparedLoads
         return new ComparedLoad(
             centre: (string) $new->work_centre_code, name: $name, week: substr((string) $new->week, 0, 10),
             percentBefore: $was, percentAfter: $is, hoursBefore: self::hours($old), hoursAfter: self::hours($new),
-            change: ($hours < 0 ? "\u{2212}" : '+').number_format(abs($hours), 1, '.', ''),
+            change: ($hours < 0 ? "\u{2212}" : '+').NumberStyle::now()->written(number_format(abs($hours), 1, '.', '')),
             worse: ($is ?? PHP_INT_MAX) > 100 && ($is ?? PHP_INT_MAX) > ($was ?? PHP_INT_MAX),
             better: ($was ?? PHP_INT_MAX) > 100 && ($is ?? PHP_INT_MAX) < ($was ?? PHP_INT_MAX),
         );
@@ -52,6 +53,6 @@ final class ComparedLoads
 
     private static function hours(stdClass $row): string
     {
-        return number_format($row->load / 60, 1, '.', '');
+        return NumberStyle::now()->written(number_format($row->load / 60, 1, '.', ''));
     }
 }

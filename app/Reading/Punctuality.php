@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Support\NumberStyle;
 use App\Support\Stored;
 use Illuminate\Support\Facades\DB;
 use Yposta\Core\Calendar\Day;
@@ -45,7 +46,9 @@ final readonly class Punctuality
         return (string) ($this->inTime === $this->receipts
             ? trans('all of :all in time', $share)
             : trans(':in of :all in time, else :days days late on average', [
-                ...$share, 'days' => rtrim(rtrim(number_format($this->daysLate / ($this->receipts - $this->inTime), 1, '.', ''), '0'), '.'),
+                ...$share, 'days' => NumberStyle::now()->written(
+                    rtrim(rtrim(number_format($this->daysLate / ($this->receipts - $this->inTime), 1, '.', ''), '0'), '.'),
+                ),
             ]));
     }
 

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reading;
 
+use App\Support\NumberStyle;
+use Yposta\Core\Declaration\Decimal;
 use Yposta\Core\Declaration\Declaration;
+use Yposta\Core\Declaration\DeclaredColumn;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Study\PutRows;
 
@@ -47,7 +50,7 @@ final class RowSentences
             if ($before[$place] !== $after[$place]) {
                 $said[] = (string) trans('data.changed.value', [
                     'column' => (string) trans("data.columns.{$column->name}"),
-                    'from' => self::value($before[$place]), 'to' => self::value($after[$place]),
+                    'from' => self::value($column, $before[$place]), 'to' => self::value($column, $after[$place]),
                 ]);
             }
         }
@@ -55,9 +58,11 @@ final class RowSentences
         return $said === [] ? (string) trans('data.changed.written') : implode(', ', $said);
     }
 
-    private static function value(string $text): string
+    private static function value(DeclaredColumn $column, string $text): string
     {
-        return $text === '' ? (string) trans('data.changed.nothing') : $text;
+        return $text === ''
+            ? (string) trans('data.changed.nothing')
+            : ($column->type() instanceof Decimal ? NumberStyle::now()->written($text) : $text);
     }
 
     private static function counted(PutRows $change, ?Network $before): string

@@ -35,6 +35,9 @@ final class Settings
     /** Where the company's clocks stand, as the zone database names it; UTC unless set otherwise. */
     public const TIME_ZONE = 'time_zone';
 
+    /** How numbers are written, see {@see NumberStyle}. */
+    public const NUMBERS = 'numbers';
+
     /** Whether the data are those of the demo company, which can be taken away again. */
     public const IS_DEMO = 'is_demo';
 

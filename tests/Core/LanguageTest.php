@@ -105,7 +105,7 @@ function codesPutTogether(): array
         'refused.convert.kind.' => $kinds,
         'changes.put_order_' => $kinds,
         'changes.lot_rule.' => $values(LotRule::class),
-        'journal.settings.' => [...array_keys(get_class_vars(CompanyValues::class)), 'yes', 'no'],
+        'journal.settings.' => [...array_keys(get_class_vars(CompanyValues::class)), 'yes', 'comma', 'point', 'no'],
         'sheets.titles.' => ['proposals', 'messages', 'plan', 'sales', 'orders', 'journal', 'shortages', 'reservations'],
         'sheets.columns.' => sheetColumns(),
         'core.kinds.' => array_map(

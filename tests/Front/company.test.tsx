@@ -30,6 +30,7 @@ const VALUES: CompanyValues = {
     address: '4 Weir Lane',
     currency: 'EUR',
     timeZone: 'UTC',
+    numbers: 'point',
     overPercent: 10,
     holdOnRelease: true,
     countUnsent: true,

@@ -36,7 +36,7 @@ final class CompanyController extends Controller
     {
         $rules = fn (string $of): array => [
             "{$of}.name" => 'nullable|string|max:190', "{$of}.address" => 'nullable|string|max:500', "{$of}.overPercent" => 'integer',
-            "{$of}.currency" => 'nullable|string|max:20', "{$of}.timeZone" => 'nullable|string|max:60',
+            "{$of}.currency" => 'nullable|string|max:20', "{$of}.timeZone" => 'nullable|string|max:60', "{$of}.numbers" => 'in:point,comma',
             "{$of}.holdOnRelease" => 'boolean', "{$of}.countUnsent" => 'boolean', "{$of}.belowZero" => 'boolean',
         ];
         $given = $request->validate(['values' => 'required|array', 'seen' => 'required|array', ...$rules('values'), ...$rules('seen')]);
@@ -107,7 +107,7 @@ final class CompanyController extends Controller
     private function typed(array $given): array
     {
         $values = [];
-        foreach (['name', 'address', 'currency', 'timeZone'] as $name) {
+        foreach (['name', 'address', 'currency', 'timeZone', 'numbers'] as $name) {
             array_key_exists($name, $given) && $values[$name] = trim((string) $given[$name]);
         }
         foreach (['holdOnRelease', 'countUnsent', 'belowZero'] as $name) {

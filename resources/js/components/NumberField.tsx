@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { swapped } from '@/lib/digits';
 import { readQuantity } from '@/lib/quantities';
 
 interface Props {
@@ -25,10 +26,10 @@ export function NumberField({ value, onChange, decimals, unit, label, name, plac
                     aria-label={label}
                     aria-invalid={wrong !== null}
                     aria-describedby={wrong ? hint : undefined}
-                    value={value}
+                    value={swapped(value)}
                     placeholder={placeholder}
                     onFocus={(event) => event.target.select()}
-                    onChange={(event) => onChange(event.target.value)}
+                    onChange={(event) => onChange(swapped(event.target.value))}
                     className={`h-[28px] rounded border bg-surface px-2 text-right text-sm ${wrong ? 'border-broken' : 'border-line'} ${className}`}
                 />
                 {unit && <span className="text-mute">{unit}</span>}

@@ -1,4 +1,4 @@
-import { grouped } from '@/lib/digits';
+import { decimalMark, grouped } from '@/lib/digits';
 import { type Sentence, t, tn } from '@/lib/t';
 
 /** How days and numbers are written: by the language of the page. */
@@ -13,7 +13,7 @@ export function qty(text: string, decimals?: number): string {
     const negative = text.startsWith('-');
     const [whole = '0', fraction = ''] = text.replace(/^[-+]/, '').split('.');
     const shown = decimals === undefined ? fraction : fraction.padEnd(decimals, '0');
-    return (negative ? MINUS : '') + grouped(whole) + (shown === '' ? '' : `.${shown}`);
+    return (negative ? MINUS : '') + grouped(whole) + (shown === '' ? '' : `${decimalMark()}${shown}`);
 }
 
 export function isZero(text: string): boolean {

@@ -1,4 +1,4 @@
-import { grouped } from '@/lib/digits';
+import { decimalMark, grouped } from '@/lib/digits';
 import { addDays, day, period } from '@/lib/format';
 import type { LoadFigure, LoadPeriod } from '@/lib/shapes';
 import { t } from '@/lib/t';
@@ -6,7 +6,7 @@ import { t } from '@/lib/t';
 /** "72.0" from minutes. */
 export function hours(minutes: number): string {
     const [whole = '0', tenth = '0'] = (Math.round(minutes / 6) / 10).toFixed(1).split('.');
-    return `${grouped(whole)}.${tenth}`;
+    return `${grouped(whole)}${decimalMark()}${tenth}`;
 }
 
 /** How full, as it is asked for; what has work and is never open has no percentage. */

@@ -515,6 +515,7 @@ export interface CompanyValues {
     address: string;
     currency: string;
     timeZone: string;
+    numbers: 'point' | 'comma';
     overPercent: number;
     holdOnRelease: boolean;
     countUnsent: boolean;

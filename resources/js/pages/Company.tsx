@@ -18,6 +18,9 @@ export default function Company({ values, isDemo, timeZones }: CompanyPage) {
     const save = useCommand<undefined, Told>(
         () => postJson<Told>('/company', { values: edits, seen: values }),
         () => {
+            if (edits.numbers !== undefined) {
+                document.documentElement.dataset.numbers = edits.numbers;
+            }
             setEdits({});
             router.reload();
         },
@@ -84,6 +87,21 @@ export default function Company({ values, isDemo, timeZones }: CompanyPage) {
                         {timeZones.map((zone) => (
                             <option key={zone}>{zone}</option>
                         ))}
+                    </select>
+                </Line>
+                <Line
+                    label={t('Numbers')}
+                    note={t('How they are written, and read where they are typed. Files keep the point.')}
+                    id="company-numbers"
+                >
+                    <select
+                        id="company-numbers"
+                        value={shown.numbers}
+                        onChange={(event) => edit({ numbers: event.target.value as CompanyValues['numbers'] })}
+                        className={FIELD}
+                    >
+                        <option value="point">1,234.5</option>
+                        <option value="comma">1.234,5</option>
                     </select>
                 </Line>
                 <Line

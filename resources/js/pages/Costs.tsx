@@ -2,6 +2,7 @@ import { Link } from '@inertiajs/react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { CodeField } from '@/components/CodeField';
+import { swapped } from '@/lib/digits';
 import { type DataColumn, DataTable } from '@/components/DataTable';
 import { Empty } from '@/components/Empty';
 import { FindBox } from '@/components/FindBox';
@@ -174,9 +175,9 @@ function TryCost({ item, to, onTry }: { item: string; to: string; onTry: (change
             </Labelled>
             <Labelled label={t('cost')}>
                 <input
-                    value={cost}
+                    value={swapped(cost)}
                     inputMode="decimal"
-                    onChange={(event) => setCost(event.target.value)}
+                    onChange={(event) => setCost(swapped(event.target.value))}
                     className={`${FIELD} w-24 text-right`}
                 />
             </Labelled>
@@ -260,7 +261,7 @@ function Parts({ row, filter, onClose }: { row: CostRow; filter: CostsPage['filt
                                     {qty(part.qty)} {part.unit}
                                 </td>
                                 <td className="text-right">{money(part.cost)}</td>
-                                <td className="text-right text-mute">{(part.share / 10).toFixed(1)}</td>
+                                <td className="text-right text-mute">{qty((part.share / 10).toFixed(1))}</td>
                             </tr>
                         ))}
                     </tbody>

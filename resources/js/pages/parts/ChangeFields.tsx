@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import { Button } from '@/components/Button';
 import { CHANGE_KINDS, type PendingChange } from '@/lib/changeKinds';
 import { useShared } from '@/lib/shared';
+import { swapped } from '@/lib/digits';
 import { t } from '@/lib/t';
 import { DateField } from '@/components/DateField';
 
@@ -77,8 +78,10 @@ export function ChangeFields({ change, calendars, onAdd }: Props) {
                                         id={id}
                                         type={field.type === 'whole' ? 'number' : 'text'}
                                         inputMode={field.type === 'quantity' ? 'decimal' : undefined}
-                                        value={valueOf(field)}
-                                        onChange={(event) => set(event.target.value)}
+                                        value={field.type === 'quantity' ? swapped(valueOf(field)) : valueOf(field)}
+                                        onChange={(event) =>
+                                            set(field.type === 'quantity' ? swapped(event.target.value) : event.target.value)
+                                        }
                                         className={INPUT}
                                     />
                                 )}

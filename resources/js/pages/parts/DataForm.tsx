@@ -9,6 +9,7 @@ import { WeekdayTicks } from '@/components/WeekdayTicks';
 import { called, formOf, rowOf, said } from '@/lib/dataRows';
 import { useDraft } from '@/lib/draft';
 import type { DataField, DataKind, DataRecord } from '@/lib/shapes';
+import { swapped } from '@/lib/digits';
 import { t } from '@/lib/t';
 import { itemHref } from '@/pages/parts/ItemPanel';
 
@@ -148,6 +149,7 @@ interface FieldProps {
 }
 
 function Field({ field, value, disabled, isFirst, onChange }: FieldProps) {
+    const isDecimal = field.type === 'decimal';
     switch (field.type) {
         case 'flag':
             return (
@@ -199,11 +201,11 @@ function Field({ field, value, disabled, isFirst, onChange }: FieldProps) {
                     aria-label={field.label}
                     autoFocus={isFirst}
                     inputMode={field.type === 'decimal' || field.type === 'whole' ? 'decimal' : undefined}
-                    value={value}
+                    value={isDecimal ? swapped(value) : value}
                     disabled={disabled}
                     maxLength={field.type === 'text' ? 500 : 190}
                     placeholder={field.usual}
-                    onChange={(event) => onChange(event.target.value)}
+                    onChange={(event) => onChange(isDecimal ? swapped(event.target.value) : event.target.value)}
                     className={`${FIELD} disabled:border-transparent disabled:bg-transparent ${field.type === 'text' || field.type === 'code' ? 'w-full' : 'w-32'} ${field.type === 'decimal' || field.type === 'whole' ? 'text-right' : ''}`}
                 />
             );

@@ -5,6 +5,7 @@ import { FIELD } from '@/components/Labelled';
 import { useDraft } from '@/lib/draft';
 import { postJson } from '@/lib/http';
 import type { DataEdit, DataKind, DataRecord } from '@/lib/shapes';
+import { swapped } from '@/lib/digits';
 import { t, tn } from '@/lib/t';
 import { useCommand } from '@/lib/useCommand';
 
@@ -92,11 +93,11 @@ export function DataMany({ kind, rows, onClear }: Props) {
                 ) : (
                     <input
                         aria-label={t('Its new value')}
-                        value={value}
+                        value={isNumber ? swapped(value) : value}
                         maxLength={500}
                         placeholder={isNumber ? t('12, +2 or -10 %') : ''}
                         onChange={(event) => {
-                            setValue(event.target.value);
+                            setValue(isNumber ? swapped(event.target.value) : event.target.value);
                             look.clear();
                         }}
                         className={`${FIELD} w-32`}

@@ -2,6 +2,7 @@ import { memo, useRef, useState, type PointerEvent } from 'react';
 import { Quantity } from '@/components/Quantity';
 import { isZero, period } from '@/lib/format';
 import type { ForecastPeriod, ForecastRow } from '@/lib/shapes';
+import { swapped } from '@/lib/digits';
 import { t } from '@/lib/t';
 import type { Place } from '@/lib/useGridKeys';
 import { inBlock, type Block } from '@/lib/useSelection';
@@ -125,9 +126,9 @@ function Field({ row, column, on, name, place, isOpen, isTyped, onSave, stands }
             inputMode="decimal"
             autoComplete="off"
             title={why}
-            value={shown}
+            value={swapped(shown)}
             placeholder="·"
-            onChange={(event) => setTyped(event.target.value)}
+            onChange={(event) => setTyped(swapped(event.target.value))}
             onFocus={(event) => event.target.select()}
             onBlur={settle}
             onKeyDown={(event) => {

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, type ClipboardEvent, type KeyboardEvent } f
 import { readBlock, writeBlock } from '@/lib/blocks';
 import type { ForecastPeriod, ForecastRow } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
+import { swapped } from '@/lib/digits';
 import { t, type Sentence } from '@/lib/t';
 import { useGridKeys, type Place } from '@/lib/useGridKeys';
 import { useInSight } from '@/lib/useInSight';
@@ -189,7 +190,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
             return;
         }
         event.preventDefault();
-        event.clipboardData.setData('text/plain', copied());
+        event.clipboardData.setData('text/plain', swapped(copied()));
         if (event.type === 'cut' && mayType) {
             inAll('');
         }
@@ -198,7 +199,7 @@ export function ForecastGrid({ periods, bucket, total, more, edits, onItem, onBl
         const text = event.clipboardData.getData('text/plain');
         if (mayType && text !== '' && (!isTyping(event.target) || /[\t\n]/.test(text.trim()))) {
             event.preventDefault();
-            const cells = readBlock(text);
+            const cells = readBlock(swapped(text));
             paste(block.top + cells.length, cells);
         }
     };

@@ -4,6 +4,7 @@ import { Button } from '@/components/Button';
 import { qty } from '@/lib/format';
 import { sumOf } from '@/lib/quantities';
 import type { ForecastRow } from '@/lib/shapes';
+import { swapped } from '@/lib/digits';
 import { t, tn } from '@/lib/t';
 import { cellsOf, type Block } from '@/lib/useSelection';
 import type { useForecastEdits } from '@/pages/parts/useForecastEdits';
@@ -58,8 +59,8 @@ export function ForecastTools({ block, rows, edits, percent, onFill, onPercent, 
                     aria-label={t('Percent more or less')}
                     title={t('Percent more or less (%)')}
                     placeholder="+5 %"
-                    value={by}
-                    onChange={(event) => setBy(event.target.value)}
+                    value={swapped(by)}
+                    onChange={(event) => setBy(swapped(event.target.value))}
                     onKeyDown={(event) => {
                         if (event.key === 'Escape') {
                             setBy('');

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { swapped } from '@/lib/digits';
 import type { OutlineLine } from '@/lib/shapes';
 import { t } from '@/lib/t';
 
@@ -16,10 +17,10 @@ export function LineQuantity({ line, onSet, onBack }: Props) {
             autoFocus
             inputMode="decimal"
             aria-label={t('Quantity of :item', { item: line.component })}
-            value={qty}
+            value={swapped(qty)}
             onFocus={(event) => event.target.select()}
             onClick={(event) => event.stopPropagation()}
-            onChange={(event) => setQty(event.target.value)}
+            onChange={(event) => setQty(swapped(event.target.value))}
             onBlur={onBack}
             onKeyDown={(event) => {
                 event.stopPropagation();

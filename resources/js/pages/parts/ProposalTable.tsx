@@ -1,6 +1,7 @@
 import { CauseStrip } from '@/components/CauseStrip';
 import { day, inDays, qty } from '@/lib/format';
 import type { LineToConvert, ProposalGroup, ProposalRow } from '@/lib/shapes';
+import { swapped } from '@/lib/digits';
 import { t } from '@/lib/t';
 import { type DataColumn, DataTable, type Order } from '@/components/DataTable';
 
@@ -183,10 +184,13 @@ function QuantityCell({ row, edit, may, onEdit }: { row: ProposalRow; edit: Edit
                 inputMode="decimal"
                 tabIndex={-1}
                 aria-label={t('Quantity of :item', { item: row.item })}
-                value={typed ?? row.qty}
+                value={swapped(typed ?? row.qty)}
                 onClick={(event) => event.stopPropagation()}
                 onFocus={(event) => event.target.select()}
-                onChange={(event) => onEdit(row.number, { qty: event.target.value === row.qty ? undefined : event.target.value })}
+                onChange={(event) => {
+                    const text = swapped(event.target.value);
+                    onEdit(row.number, { qty: text === row.qty ? undefined : text });
+                }}
                 onBlur={(event) => event.target.value.trim() === '' && onEdit(row.number, { qty: undefined })}
                 onKeyDown={(event) => {
                     if (event.key === 'Escape' || event.key === 'Enter') {

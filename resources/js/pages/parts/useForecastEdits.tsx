@@ -2,6 +2,7 @@ import { router } from '@inertiajs/react';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { Notice } from '@/components/Notice';
+import { swapped } from '@/lib/digits';
 import { deleteJson, freshKey, getJson, postJson, Refusal } from '@/lib/http';
 import type { ForecastPeriod, ForecastRow, ForecastRows, ForecastWritten } from '@/lib/shapes';
 import { t } from '@/lib/t';
@@ -256,11 +257,13 @@ function DecimalQuestion({ number, onAnswer }: { number: string; onAnswer: (deci
             aria-label={t('Which number is meant?')}
             className="mb-3 flex flex-wrap items-center gap-2 rounded border border-look bg-look-tint px-3 py-2"
         >
-            <strong className="mr-auto">{t(':number can be read in two ways. Nothing has been changed yet.', { number })}</strong>
+            <strong className="mr-auto">
+                {t(':number can be read in two ways. Nothing has been changed yet.', { number: swapped(number) })}
+            </strong>
             <Button autoFocus onClick={() => onAnswer('point')}>
                 {t('It is :number', { number: whole })}
             </Button>
-            <Button onClick={() => onAnswer('comma')}>{t('It is :number', { number: number.replace(',', '.') })}</Button>
+            <Button onClick={() => onAnswer('comma')}>{t('It is :number', { number: swapped(number.replace(',', '.')) })}</Button>
             <Button onClick={() => onAnswer(null)}>{t('Go back')}</Button>
         </div>
     );
