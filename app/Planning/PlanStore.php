@@ -171,7 +171,7 @@ final class PlanStore
         }
         $insert->finish();
 
-        return (int) round($load->minutesOver() / 60);
+        return $load->hoursOver();
     }
 
     /** Where the shop has the operations of what is in its schedule. */

@@ -55,6 +55,7 @@ final class RunWishes
      */
     public static function options(array $wishes): Options
     {
+        /** @var array<string, mixed> $defaults */
         $defaults = (array) Settings::get(Settings::RUN_DEFAULTS, []);
         $planDate = Settings::planDate();
         $horizon = isset($wishes['horizonDays'])
@@ -114,14 +115,18 @@ final class RunWishes
         [$families, $items] = [self::names($wishes['families'] ?? []), self::names($wishes['items'] ?? [])];
         if (($wishes['soldOnly'] ?? null) === true) {
             return self::names(DB::table('sales_lines')->select('item_code')->union(DB::table('forecast_buckets')->select('item_code'))
+                ->union(DB::table('job_lines')->whereNotNull('item_code')->where('approved', true)->select('item_code'))
                 ->orderBy('item_code')->pluck('item_code')->all());
         }
         if ($families === [] && $items === []) {
             return array_intersect_key($wishes, ['soldOnly' => 1, 'families' => 1, 'items' => 1]) === [] ? false : null;
         }
         $of = DB::table('items')->whereIn('family', $families)->orderBy('code')->get(['code', 'family']);
-        $known = array_map(fn (array $some) => DB::table('items')->whereIn('code', $some)->pluck('code')->all(), array_chunk($items, self::AT_ONCE));
-        $missing = [...array_diff($families, $of->pluck('family')->all()), ...array_diff($items, ...$known, ...[[]])];
+        $known = [];
+        foreach (array_chunk($items, self::AT_ONCE) as $some) {
+            array_push($known, ...self::names(DB::table('items')->whereIn('code', $some)->pluck('code')->all()));
+        }
+        $missing = [...array_diff($families, self::names($of->pluck('family')->all())), ...array_diff($items, $known)];
         $missing === [] || throw Refused::because('run.no_such', ['what' => implode(', ', $missing)], 'parameters');
 
         return array_values(array_unique([...self::names($of->pluck('code')->all()), ...$items]));
@@ -130,7 +135,7 @@ final class RunWishes
     /** @return list<string>|null null for all */
     private static function sites(mixed $sites): ?array
     {
-        $all = $sites === null || array_diff(DB::table('sites')->pluck('code')->all(), (array) $sites) === [];
+        $all = $sites === null || array_diff(self::names(DB::table('sites')->pluck('code')->all()), self::names($sites)) === [];
 
         return $all ? null : self::names($sites);
     }

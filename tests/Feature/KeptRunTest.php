@@ -157,3 +157,17 @@ it('is asked for by the scheduler every minute', function () {
     $this->artisan('yposta:daily')->expectsOutputToContain('has begun')->assertExitCode(0);
     $this->artisan('yposta:daily')->doesntExpectOutputToContain('has begun')->assertExitCode(0);
 });
+
+it('takes what a job wants for sold once it is approved', function () {
+    lone('FRAME', '');
+    DB::table('jobs_for_customers')->insert(['code' => 'J1', 'name' => 'Quay', 'customer' => 'Delmar', 'priority' => 5]);
+    DB::table('job_lines')->insert([
+        'job_code' => 'J1', 'line' => '10', 'activity' => '', 'item_code' => 'FRAME', 'text' => '', 'site_code' => 'MAIN', 'qty' => 1_000_000,
+        'due' => '2026-03-20', 'approved' => false,
+    ]);
+    $this->postJson('/runs', ['soldOnly' => true, 'agreed' => true])->assertOk();
+    expect(Run::live()->parameters['items'])->not->toContain('FRAME');
+    DB::table('job_lines')->update(['approved' => true]);
+    $this->postJson('/runs/refresh')->assertOk();
+    expect(Run::live()->parameters['items'])->toContain('FRAME')->toContain('HEAD');
+});

@@ -20,10 +20,14 @@ use App\Reading\StoredPlan;
 use App\Support\Refused;
 use App\Support\Stored;
 use App\Support\Words;
+use Yposta\Core\Network\BucketSize;
+use Yposta\Core\Plan\Amounts;
 use Yposta\Core\Plan\Plan;
 use Yposta\Core\Quantity\QuantityOutOfRange;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Run\Supply;
+use Yposta\Core\Scheduling\Load;
+use Yposta\Core\Scheduling\ShopPlan;
 use Yposta\Core\Structure\LoopFound;
 use Yposta\Core\Study\DoesNotFit;
 use Yposta\Core\Trial\Outcome;
@@ -38,7 +42,13 @@ final class WhyView
     private const PROPOSED = 'proposed';
 
     /** Figures that can be asked for. */
-    public const FIGURES = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages'];
+    public const FIGURES = [...self::COUNTS, ...self::AMOUNTS, self::OVER];
+
+    private const COUNTS = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages', 'stockValue'];
+
+    private const AMOUNTS = ['neededValue', 'buyValue', 'workHours'];
+
+    private const OVER = 'overHours';
 
     /**
      * @param  value-of<self::FIGURES>  $figure
@@ -142,7 +152,11 @@ final class WhyView
      */
     private static function reading(array $figures): callable
     {
-        return fn (Plan $plan): array => array_intersect_key(Outcome::of($plan)->figures, array_flip($figures));
+        return fn (Plan $plan): array => array_intersect_key([
+            ...array_intersect(self::COUNTS, $figures) === [] ? [] : Outcome::of($plan)->figures,
+            ...array_intersect(self::AMOUNTS, $figures) === [] ? [] : Amounts::of($plan)->figures(),
+            ...in_array(self::OVER, $figures, true) ? [self::OVER => (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->hoursOver()] : [],
+        ], array_flip($figures));
     }
 
     /**

@@ -101,6 +101,12 @@ final class Load
         return $entries;
     }
 
+    /** Hours by which centres have more to do than they can, over all periods. */
+    public function hoursOver(): int
+    {
+        return (int) round($this->minutesOver() / 60);
+    }
+
     /** Minutes by which work centres have more to do than they can, of all periods. */
     public function minutesOver(): float
     {

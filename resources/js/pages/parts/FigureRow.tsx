@@ -4,13 +4,10 @@ import type { TodayFigure, WhyAnswer } from '@/lib/shapes';
 import { t } from '@/lib/t';
 import { useLoaded } from '@/lib/useLoaded';
 
-/** Figures of which one can ask why they are others than before. */
-const ASKED = ['lateLines', 'lateDays', 'short', 'startPassed', 'proposals', 'messages'];
-
 /** A figure against the plan before; asked, it says what was written since and how much of the difference each of it made. */
 export function FigureRow({ figure }: { figure: TodayFigure }) {
     const [asked, setAsked] = useState(false);
-    const differs = figure.change !== null && /^[+\u2212]/.test(figure.change) && ASKED.includes(figure.name);
+    const differs = figure.change !== null && /^[+\u2212]/.test(figure.change);
     const { data, trouble } = useLoaded<WhyAnswer>(asked ? `/why?figure=${figure.name}` : null);
     return (
         <>
