@@ -91,13 +91,11 @@ final class Figures
     /**
      * Hours by which work centres have more to do than they can; null where that does not change.
      *
-     * @param  float  $before  minutes
-     * @param  float  $after  minutes
+     * @param  int  $was  without the change
+     * @param  int  $is  with it
      */
-    public static function over(float $before, float $after): ?DraftFigure
+    public static function over(int $was, int $is): ?DraftFigure
     {
-        [$was, $is] = [(int) round($before / 60), (int) round($after / 60)];
-
         return $was === $is ? null : DraftFigure::of('overHours', (string) trans(self::OVER), $was, $is, false);
     }
 

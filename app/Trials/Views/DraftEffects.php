@@ -148,22 +148,22 @@ final readonly class DraftEffects
     }
 
     /**
-     * Minutes over 100 % without the draft; null where no line is about when work centres work or what they do.
+     * Hours over 100 % without the draft; null where no line is about when work centres work or what they do.
      *
      * @param  list<list<Change>>  $lines
      */
-    private function overBefore(array $lines): ?float
+    private function overBefore(array $lines): ?int
     {
         $isOfShop = array_filter(array_merge(...$lines), fn (Change $change) => in_array($change::class, self::OF_SHOP, true)) !== [];
 
-        return ! $isOfShop ? null : (float) Cache::remember(
-            "load-over:{$this->plan->stamp()}", self::REMEMBERED, fn () => $this->plan->live()->with([], self::over(...)),
+        return ! $isOfShop ? null : (int) Cache::remember(
+            "hours-over:{$this->plan->stamp()}", self::REMEMBERED, fn () => $this->plan->live()->with([], self::over(...)),
         );
     }
 
-    private static function over(Plan $plan): float
+    private static function over(Plan $plan): int
     {
-        return (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->minutesOver();
+        return (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->hoursOver();
     }
 
     /**

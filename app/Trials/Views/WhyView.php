@@ -155,7 +155,9 @@ final class WhyView
         return fn (Plan $plan): array => array_intersect_key([
             ...array_intersect(self::COUNTS, $figures) === [] ? [] : Outcome::of($plan)->figures,
             ...array_intersect(self::AMOUNTS, $figures) === [] ? [] : Amounts::of($plan)->figures(),
-            ...in_array(self::OVER, $figures, true) ? [self::OVER => (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->hoursOver()] : [],
+            ...in_array(self::OVER, $figures, true)
+                ? [self::OVER => (new Load($plan, ShopPlan::shop($plan), BucketSize::Week))->hoursOver()]
+                : [],
         ], array_flip($figures));
     }
 

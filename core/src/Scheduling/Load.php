@@ -101,14 +101,8 @@ final class Load
         return $entries;
     }
 
-    /** Hours by which centres have more to do than they can, over all periods. */
+    /** Whole hours by which work centres have more to do than they can, of all periods. */
     public function hoursOver(): int
-    {
-        return (int) round($this->minutesOver() / 60);
-    }
-
-    /** Minutes by which work centres have more to do than they can, of all periods. */
-    public function minutesOver(): float
     {
         $over = 0.0;
         foreach ($this->cells as $cells) {
@@ -117,7 +111,7 @@ final class Load
             }
         }
 
-        return $over;
+        return (int) round($over / 60);
     }
 
     /** Minutes of units of a centre in a period by its shifts and working days alone, from the plan date on. */
