@@ -72,8 +72,8 @@ final readonly class PointView
         $stock = array_sum(array_map(fn (Supply $supply) => $supply->kind === SupplyKind::Stock ? $supply->qty : 0, $point->supplies));
 
         return [
-            new LabelledValue(trans('On hand'), Quantity::format($stock)),
-            new LabelledValue(trans('Safety'), Quantity::format($point->rules->safetyStock)),
+            new LabelledValue(trans('On hand'), Words::quantity($stock, '')),
+            new LabelledValue(trans('Safety'), Words::quantity($point->rules->safetyStock, '')),
             new LabelledValue(
                 trans('Lead'),
                 $point->rules->leadByOperations
@@ -89,8 +89,8 @@ final readonly class PointView
         $rules = $point->rules;
 
         return match ($rules->lotRule) {
-            'fixed' => trans('lots of :qty', ['qty' => Quantity::format($rules->fixedQty)]),
-            'min_max' => trans(':min to :max', ['min' => Quantity::format($rules->floor), 'max' => Quantity::format($rules->stockMax)]),
+            'fixed' => trans('lots of :qty', ['qty' => Words::quantity($rules->fixedQty, '')]),
+            'min_max' => trans(':min to :max', ['min' => Words::quantity($rules->floor, ''), 'max' => Words::quantity($rules->stockMax, '')]),
             'per_order' => trans('per order'),
             default => $rules->groupDays > 1 ? trans(':days days together', ['days' => $rules->groupDays]) : trans('per need'),
         };
@@ -155,7 +155,7 @@ final readonly class PointView
             new LabelledValue(trans('Safety stock'), $rules->safetyStock > 0 ? Words::quantity($rules->safetyStock, $point->unit) : ''),
             new LabelledValue(trans('Safety time'), $rules->safetyDays > 0 ? Words::workingDays($rules->safetyDays) : ''),
             new LabelledValue(trans('Frozen'), $rules->frozenDays > 0 ? trans(':days days', ['days' => $rules->frozenDays]) : ''),
-            new LabelledValue(trans('Unit cost'), Quantity::format($point->unitCost)),
+            new LabelledValue(trans('Unit cost'), Words::quantity($point->unitCost, '')),
         ];
 
         return array_values(array_filter($facts, fn (LabelledValue $fact) => $fact->value !== ''));

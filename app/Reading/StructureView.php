@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reading;
 
 use App\Reading\Shapes\StructureRow;
+use App\Support\Words;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -78,9 +79,9 @@ final class StructureView
     private function note(stdClass $line): string
     {
         $notes = [];
-        (int) $line->base_qty === Quantity::ONE || $notes[] = trans('for :qty', ['qty' => Quantity::format((int) $line->base_qty)]);
+        (int) $line->base_qty === Quantity::ONE || $notes[] = trans('for :qty', ['qty' => Words::quantity((int) $line->base_qty, '')]);
         $line->basis === 'order' && $notes[] = trans('per order');
-        (int) $line->scrap > 0 && $notes[] = trans('scrap :pct %', ['pct' => Quantity::format((int) $line->scrap)]);
+        (int) $line->scrap > 0 && $notes[] = trans('scrap :pct %', ['pct' => Words::quantity((int) $line->scrap, '')]);
         (int) $line->offset_days > 0 && $notes[] = trans('day :days', ['days' => $line->offset_days]);
         $line->valid_from === null || $notes[] = trans('from :day', ['day' => substr($line->valid_from, 0, 10)]);
         $line->valid_to === null || $notes[] = trans('to :day', ['day' => substr($line->valid_to, 0, 10)]);

@@ -1,5 +1,6 @@
 import { DAY, type Detail, firstEndingAfter, HEAD, keyOf, type Lane, minuteAt, NAMES, opensOf, stepOf, type View, xOf } from '@/lib/board';
 import { curveOf, EDGE_HEIGHT, edgesOf, isInHeight, type Curve, type Edge } from '@/lib/boardEdges';
+import { qty } from '@/lib/format';
 import type { BoardBar, BoardOrder, BoardTable } from '@/lib/shapes';
 
 /** Where something that is moved would stand. */
@@ -252,7 +253,8 @@ export class Painter {
         ctx.fillText(proposed ? order.item : order.label, left, y + 14);
         ctx.fillStyle = this.colour('mute');
         ctx.font = '12px "Source Sans 3 Variable"';
-        const amount = bar.done === '0' ? `${order.qty} ${order.unit}` : says.doneOf(bar.done, `${order.qty} ${order.unit}`);
+        const whole = `${qty(order.qty)} ${order.unit}`;
+        const amount = bar.done === '0' ? whole : says.doneOf(qty(bar.done), whole);
         ctx.fillText(`${proposed ? order.label : order.item}, ${amount}`, left, y + 27);
         ctx.restore();
     }

@@ -9,6 +9,7 @@ import { Notice } from '@/components/Notice';
 import { PageHead } from '@/components/PageHead';
 import { Inspector } from '@/layout/Shell';
 import { rowKey } from '@/lib/dataRows';
+import { qty } from '@/lib/format';
 import { useDraft } from '@/lib/draft';
 import type { DataRecord, OutlineLine, StructureOutline, StructurePage } from '@/lib/shapes';
 import { t, tn } from '@/lib/t';
@@ -85,10 +86,10 @@ function Outline({ outline: first, kind }: StructurePage) {
     };
     const takeAway = (line: OutlineLine) =>
         void draft.add([change([], [line])], t(':item without :component', { item: line.item, component: line.component }));
-    const setQuantity = (line: OutlineLine, qty: string) => {
+    const setQuantity = (line: OutlineLine, typed: string) => {
         setEditing(null);
-        if (qty !== String(line.values.qty)) {
-            void draft.add([change([{ ...line.values, qty }], [line])]);
+        if (typed !== String(line.values.qty)) {
+            void draft.add([change([{ ...line.values, qty: typed }], [line])]);
         }
     };
     const onKey = (event: KeyboardEvent, line: OutlineLine) => {
@@ -155,7 +156,7 @@ function Outline({ outline: first, kind }: StructurePage) {
                     <LineQuantity line={line} onSet={(qty) => setQuantity(line, qty)} onBack={() => setEditing(null)} />
                 ) : (
                     <>
-                        <span className={line.isDrafted ? 'font-semibold text-draft' : ''}>{line.qty}</span>{' '}
+                        <span className={line.isDrafted ? 'font-semibold text-draft' : ''}>{qty(line.qty)}</span>{' '}
                         <span className="text-mute">{line.unit}</span>
                     </>
                 ),

@@ -17,7 +17,7 @@ import {
 } from '@/lib/board';
 import { edgeAt } from '@/lib/boardEdges';
 import { Painter, type Ghost } from '@/lib/boardPaint';
-import { addDays, day, period } from '@/lib/format';
+import { addDays, day, period, qty } from '@/lib/format';
 import type { BoardPlace, BoardTable } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
@@ -500,7 +500,7 @@ function barWords(table: BoardTable, place: number, planDate: string): string {
         return '';
     }
     return [
-        `${order.label} ${order.item}, ${order.qty} ${order.unit}${bar.done === '0' ? '' : `, ${t(':n done', { n: bar.done })}`}`,
+        `${order.label} ${order.item}, ${qty(order.qty)} ${order.unit}${bar.done === '0' ? '' : `, ${t(':n done', { n: bar.done })}`}`,
         t('operation :op at :centre :unit', { op: bar.op, centre: centre.code, unit: bar.units.join(', ') }),
         `${clockOf(planDate, bar.start)} ${t('to')} ${clockOf(planDate, bar.end)}`,
         { hand: t('put there by hand'), kept: t('has its place from a kept schedule'), loose: t('has no place of its own yet') }[

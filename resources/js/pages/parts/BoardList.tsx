@@ -1,4 +1,5 @@
 import { type DataColumn, DataTable } from '@/components/DataTable';
+import { qty } from '@/lib/format';
 import type { BoardBar, BoardTable } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t } from '@/lib/t';
@@ -47,7 +48,7 @@ export function BoardList({ table, bright, picked, onPick }: Props) {
             title: (row) => orderOf(row)?.name ?? '',
             cell: (row) => (
                 <>
-                    <strong>{orderOf(row)?.item}</strong> {orderOf(row)?.qty} {orderOf(row)?.unit}
+                    <strong>{orderOf(row)?.item}</strong> {qty(orderOf(row)?.qty ?? '')} {orderOf(row)?.unit}
                 </>
             ),
         },

@@ -1,4 +1,4 @@
-import { day } from '@/lib/format';
+import { day, qty } from '@/lib/format';
 import type { BoardOrder } from '@/lib/shapes';
 import { useShared } from '@/lib/shared';
 import { t, tn } from '@/lib/t';
@@ -34,7 +34,7 @@ export function WaitingRow({ waiting, count, picked, onPick, earlier, later }: P
                             onClick={() => onPick(order.of)}
                             className={`h-6 rounded border border-dashed px-2 whitespace-nowrap ${order.of === picked ? 'border-ink bg-act-tint' : 'border-mute bg-surface hover:border-ink'}`}
                         >
-                            <strong>{order.item}</strong> {order.qty}, {order.label}{' '}
+                            <strong>{order.item}</strong> {qty(order.qty)}, {order.label}{' '}
                             <span className="text-mute">{day(order.due, plan.planDate)}</span>
                         </button>
                     </li>
