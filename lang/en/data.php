@@ -47,7 +47,7 @@ return [
         'address' => 'Address',
         'answered' => 'Possible on',
         'approved' => 'Approved',
-        'auto_issue' => 'Used when reported',
+        'auto_issue' => 'Used on report',
         'base_qty' => 'Per quantity',
         'basis' => 'Needed per',
         'begins' => 'Begins',
