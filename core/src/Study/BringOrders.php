@@ -95,6 +95,8 @@ final readonly class BringOrders implements Change
         $what = fn (OpenOrder $order): array => [$order->kind, $order->item, $order->site, $order->fromSite];
         $what($old) === $what($row) || throw DoesNotFit::because('brought_other', ['order' => $row->code, 'item' => $old->item, 'site' => $old->site]);
         $old->status === $row->status || throw DoesNotFit::because('brought_begun', ['order' => $row->code]);
+        $old->status === OrderStatus::Firm || $old->supplier === $row->supplier || $old->kind !== OrderKind::Buy
+            || throw DoesNotFit::because('sent_already', ['order' => $row->code]);
         $row->qty > 0 || throw DoesNotFit::because('resize_to_nothing', ['order' => $row->code]);
         $row->start === null || $row->start <= $row->due || throw DoesNotFit::because('starts_after_due', ['order' => $row->code]);
 

@@ -34,7 +34,7 @@ function stoolWorks(): Network
         'sales.csv' => "order,line,item,site,qty,due\nS1,1,STOOL,SHOP,30,2026-03-30\n",
         'orders.csv' => "order,kind,status,item,site,from_site,supplier,qty,received,start,due\n"
             ."M1,make,released,STOOL,MAIN,,,20,5,2026-03-05,2026-03-10\nM2,make,firm,STOOL,MAIN,,,7,,,2026-03-17\n"
-            ."P1,buy,firm,LEG,MAIN,,MILL,90,,,2026-03-09\nT1,transfer,firm,STOOL,SHOP,MAIN,,10,,,2026-03-12\n",
+            ."P1,buy,firm,LEG,MAIN,,MILL,90,,,2026-03-09\nP2,buy,released,LEG,MAIN,,MILL,30,,,2026-03-19\nT1,transfer,firm,STOOL,SHOP,MAIN,,10,,,2026-03-12\n",
         'order_components.csv' => "order,line,item,qty,issued,need\nM1,10,SEAT,20,5,2026-03-05\nM1,20,LEG,60,15,2026-03-05\n",
     ])->network;
 }
@@ -83,7 +83,7 @@ it('brings new orders under their own codes and changes those that there are, wi
     expect($after->orders['PO-77']->received)->toBe(0)->and($after->orders['WO-5']->supplier)->toBeNull() // it is made
         ->and($after->orders['M1']->received)->toBe(5_000_000)->and($after->orders['M1']->priority)->toBe(2)
         ->and($parts)->toBe([[40_000_000, 5_000_000, '2026-03-09'], [120_000_000, 15_000_000, '2026-03-09']])
-        ->and($after->orders['P1']->supplier)->toBe('SAW')->and(count($after->orders))->toBe(6)
+        ->and($after->orders['P1']->supplier)->toBe('SAW')->and(count($after->orders))->toBe(7)
         ->and(saidOrders(tookBack($change, $network)))->toBe(saidOrders($network))
         ->and(ChangeCodec::decode(ChangeCodec::encode($change)))->toEqual($change)
         ->and(fn () => SoundChange::decode(ChangeCodec::encode($change)))->toThrow(InvalidChange::class); // not from outside
@@ -99,6 +99,7 @@ it('refuses what would tell another story of an order', function (array $values,
     'another item' => [['item' => 'SEAT'], 'STOOL'],
     'another site' => [['site' => 'SHOP'], 'MAIN'],
     'another status' => [['status' => 'firm'], 'begun'],
+    'another supplier of what was sent' => [['code' => 'P2', 'supplier' => 'SAW'], 'sent'],
     'less than came' => [['qty' => '4'], 'received'],
     'nothing' => [['code' => 'M2', 'qty' => '0'], 'above 0'],
     'begins after it is due' => [['code' => 'M2', 'start' => '2026-04-20'], 'M2'],
