@@ -88,7 +88,7 @@ final readonly class CommitChanges
         $list = new Changes($changes);
         $after = $this->writtenOut($list->apply($before), array_values($codes));
         KeptNames::check($before, $after);
-        OrderHeads::check($before, $after);
+        OrderHeads::check($before, $after, array_values($codes));
         $inverse = $list->inverse($before);
         $this->writer->write($before, $after, $this->origins($changes), $by);
         $sentences = $said !== null ? [$said] : (new ChangeSentences(Day::parse(Settings::planDate()), $after, $before))->all($changes);

@@ -20,11 +20,13 @@ final class OrderHeads
      * Holds new orders against those that there are and have been. One that was cancelled before anybody was told of it may come again;
      * another has a past that a new one would inherit.
      *
+     * @param  list<string>  $numbered  codes that were given out here, and so are free
+     *
      * @throws Refused
      */
-    public static function check(Network $before, Network $after): void
+    public static function check(Network $before, Network $after, array $numbered): void
     {
-        $new = array_diff_key($after->orders, $before->orders);
+        $new = array_diff_key($after->orders, $before->orders, array_flip($numbered));
         $heads = [];
         foreach ($new as $order) {
             [$head] = OrderCodes::parse($order->code);

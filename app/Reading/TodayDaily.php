@@ -19,7 +19,10 @@ final class TodayDaily
     public static function run(): ?DailyRun
     {
         $kept = KeptRun::daily();
-        if ($kept?->trouble !== null) {
+        if ($kept === null) {
+            return null;
+        }
+        if ($kept->trouble !== null) {
             return new DailyRun($kept->name, null, $kept->trouble, true);
         }
         $midnight = Settings::now()->startOfDay()->utc();

@@ -7,6 +7,7 @@ namespace App\Reading;
 use App\Reading\Shapes\Link;
 use App\Reading\Shapes\TodayLine;
 use App\Reading\Shapes\Tone;
+use App\Support\Stored;
 use App\Support\Words;
 use Illuminate\Database\Query\Builder;
 
@@ -35,7 +36,8 @@ final readonly class TodayLate
     {
         $late = StoredPlan::late($this->ordered())->orderBy('d.priority')
             ->orderByDesc('d.late_days')->orderBy('d.date');
-        [$count, $passed] = [(clone $late)->count(), (clone $late)->where('d.late_days', 0)->count()];
+        $counts = (clone $late)->reorder()->selectRaw('count(*) as late, sum(case when d.late_days = 0 then 1 else 0 end) as passed')->first();
+        [$count, $passed] = [Stored::int($counts->late ?? 0), Stored::int($counts->passed ?? 0)];
         $numbers = array_values($late->limit(self::ONE_BY_ONE)->pluck('d.n')->map(fn ($value) => (int) $value)->all());
         $lines = [];
         foreach ($this->plan->pegsOfDemands($numbers) as $n => $pegs) {

@@ -35,6 +35,13 @@ final class NumberStyle
         return $this->isComma() ? str_replace('.', ',', $decimal) : $decimal;
     }
 
+    /** From now on with a point, whatever the company does, until it is forgotten. */
+    public static function plain(): void
+    {
+        self::forget();
+        self::now()->isComma = false;
+    }
+
     /** The next one looks again. */
     public static function forget(): void
     {

@@ -36,6 +36,13 @@ it('keeps the point in files', function () {
     ($this->comma)();
     expect($this->get('/sheets/data.csv?kind=items&q=PCB-207B')->streamedContent())->toContain(',31,')
         ->and($this->get('/sheets/data.csv?kind=items&q=PCB-207')->streamedContent())->toContain('38.5');
+    $case = dirname(__DIR__).'/cases/worked';
+    $out = folderWith([]);
+    $this->artisan('yposta:plan', ['bundle' => $case, '--out' => $out])->assertExitCode(0);
+    foreach (glob("{$case}/expected/*.csv") ?: [] as $expected) {
+        expect(file_get_contents("{$out}/".basename($expected)))->toBe(file_get_contents($expected));
+    }
+    expect(Words::quantity(1_500_000, 'kg'))->toBe('1,5 kg'); // and people read on as before
 });
 
 it('asks of a table what the company does not write, and reads what it does', function () {

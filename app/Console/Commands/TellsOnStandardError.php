@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Support\NumberStyle;
 use App\Support\Words;
 use InvalidArgumentException;
 use RuntimeException;
@@ -26,6 +27,7 @@ trait TellsOnStandardError
      */
     private function orRefused(callable $do): int
     {
+        NumberStyle::plain(); // files are the same everywhere, and no database is asked
         try {
             $do();
         } catch (BundleRefused $refused) {
@@ -36,6 +38,8 @@ trait TellsOnStandardError
             $this->complain([$this->told($refused)]);
 
             return 2;
+        } finally {
+            NumberStyle::forget();
         }
 
         return 0;
