@@ -24,6 +24,11 @@ use Yposta\Core\Structure\LoopFound;
 /** Queues a run of the live plan, or of a study. */
 final readonly class StartRun
 {
+    /** What kinds of supply are called. */
+    private const SUPPLIES = [
+        'stock' => 'stock', 'purchase' => 'purchase orders', 'production' => 'production orders', 'transfer' => 'transfer orders',
+    ];
+
     public function __construct(private LiveNetwork $data)
     {
     }
@@ -114,6 +119,7 @@ final readonly class StartRun
             ...($out->items === 0 ? [] : [trans_choice('{1} 1 of :all items|[2,*] :count of :all items', $out->items, ['all' => $out->ofItems])]),
             ...array_map(fn (string $name) => trans('forecast :name', ['name' => $name]), $out->forecasts),
             ...array_map(fn (string $code) => trans('site :code', ['code' => $code]), $out->sites),
+            ...array_map(fn (string $kind) => trans(self::SUPPLIES[$kind]), $out->supplies),
             ...($out->salesLines === 0 ? [] : [trans_choice('{1} 1 sales line|[2,*] :count sales lines', $out->salesLines)]),
         ];
 

@@ -158,6 +158,14 @@ it('is asked for by the scheduler every minute', function () {
     $this->artisan('yposta:daily')->doesntExpectOutputToContain('has begun')->assertExitCode(0);
 });
 
+it('makes no plan for everybody that counts less than there is, unless one says so', function () {
+    $this->postJson('/runs', ['supply' => ['stock', 'production', 'transfer']])->assertStatus(422)->assertJsonPath('reason', 'leaves')
+        ->assertJsonPath('details.what', 'purchase orders');
+    ($this->keep)(['supply' => ['purchase'], 'dailyAt' => '06:00'])->assertStatus(422)->assertJsonPath('details.what', 'stock, production orders, transfer orders');
+    $this->postJson('/runs', ['supply' => ['stock', 'production', 'transfer'], 'agreed' => true])->assertOk();
+    expect(Run::live()->leaves_out)->toBe('purchase orders');
+});
+
 it('takes what a job wants for sold once it is approved', function () {
     lone('FRAME', '');
     DB::table('jobs_for_customers')->insert(['code' => 'J1', 'name' => 'Quay', 'customer' => 'Delmar', 'priority' => 5]);

@@ -7,7 +7,7 @@ namespace Yposta\Core\Structure;
 use Yposta\Core\Network\Network;
 use Yposta\Core\Options\Options;
 
-/** What a run does not plan although it is there, since it was narrowed to some sites, items or forecasts. */
+/** What a run does not plan or count although it is there, since it was narrowed to some sites, items, forecasts or kinds of supply. */
 final readonly class LeftOut
 {
     /**
@@ -15,6 +15,7 @@ final readonly class LeftOut
      * @param  list<string>  $forecasts
      * @param  list<string>  $sites
      * @param  int  $salesLines  that are open, and of no point of the run
+     * @param  list<string>  $supplies  of {@see Options::SUPPLIES}
      */
     private function __construct(
         public int $items,
@@ -22,6 +23,7 @@ final readonly class LeftOut
         public array $forecasts,
         public array $sites,
         public int $salesLines,
+        public array $supplies,
     ) {
     }
 
@@ -54,11 +56,15 @@ final readonly class LeftOut
             $lines = count(array_filter($network->sales, fn ($line) => $line->open() > 0));
         }
 
-        return new self(count($all) - count($in), count($all), array_values($missed), array_values($sites), $lines);
+        return new self(
+            items: count($all) - count($in), ofItems: count($all), forecasts: array_values($missed), sites: array_values($sites),
+            salesLines: $lines,
+            supplies: array_values(array_diff(Options::SUPPLIES, $options->supply)),
+        );
     }
 
     public function isNothing(): bool
     {
-        return $this->items === 0 && $this->forecasts === [] && $this->sites === [] && $this->salesLines === 0;
+        return $this->items === 0 && $this->forecasts === [] && $this->sites === [] && $this->salesLines === 0 && $this->supplies === [];
     }
 }

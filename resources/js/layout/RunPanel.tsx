@@ -100,7 +100,9 @@ function LeavesOut({
             <h2 className="text-lg font-bold">{t('This run leaves something out')}</h2>
             <p className="mt-1 rounded border border-look bg-look-tint px-2.5 py-1.5">{what}</p>
             <p className="mt-2 text-sm text-mute">
-                {t('What is left out has no plan: no proposals, no messages, no dates. As the live plan that holds for everybody.')}
+                {t(
+                    'What is left out has no plan: no proposals, no messages, no dates. Supply that does not count is proposed again. As the live plan that holds for everybody.',
+                )}
             </p>
             {trouble && <p className="mt-2 text-sm text-broken">{trouble}</p>}
             <div className="mt-3 flex flex-col gap-2">
