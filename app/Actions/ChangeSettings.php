@@ -48,6 +48,9 @@ final readonly class ChangeSettings
                 || throw Refused::because('settings.percent', ['most' => self::MOST_PERCENT], 'percent');
             preg_match('/^([A-Z]{3})?$/D', (string) ($values['currency'] ?? '')) === 1 || throw Refused::because('settings.currency', [], 'currency');
             in_array($values['timeZone'] ?? 'UTC', DateTimeZone::listIdentifiers(), true) || throw Refused::because('settings.time_zone', [], 'timeZone');
+            $calendar = (string) ($values['calendar'] ?? '');
+            $calendar === '' || DB::table('calendars')->where('code', $calendar)->exists()
+                || throw Refused::because('settings.calendar', ['calendar' => $calendar], 'calendar');
             $changed !== [] || throw Refused::because('settings.nothing', [], 'none');
             CompanySettings::write([...$now, ...$changed]);
             $said = [];

@@ -22,7 +22,8 @@ final class CompanySettings
 
         return new CompanyValues(
             name: $company['name'], address: $company['address'], currency: Stored::text($kept[Settings::CURRENCY] ?? ''),
-            timeZone: Stored::text($kept[Settings::TIME_ZONE] ?? 'UTC'), numbers: NumberStyle::now()->name(),
+            timeZone: Stored::text($kept[Settings::TIME_ZONE] ?? 'UTC'), calendar: Settings::calendar(),
+            numbers: NumberStyle::now()->name(),
             overPercent: Stored::int($kept[Settings::OVER_PERCENT] ?? 10),
             holdOnRelease: ($kept[Settings::HOLD_ON_RELEASE] ?? true) === true,
             countUnsent: ($kept[Settings::COUNT_UNSENT] ?? true) === true, belowZero: ($kept[Settings::BELOW_ZERO] ?? false) === true,
@@ -35,6 +36,7 @@ final class CompanySettings
         Settings::set(Settings::COMPANY, ['name' => $values['name'], 'address' => $values['address']]);
         Settings::set(Settings::CURRENCY, $values['currency']);
         Settings::set(Settings::TIME_ZONE, $values['timeZone']);
+        Settings::set(Settings::CALENDAR, $values['calendar']);
         Settings::set(Settings::NUMBERS, $values['numbers']);
         NumberStyle::forget();
         Settings::set(Settings::OVER_PERCENT, $values['overPercent']);

@@ -14,6 +14,7 @@ use App\Reading\Shapes\DataRecord;
 use App\Reading\Shapes\DataRecords;
 use App\Reading\Shapes\DataShelf;
 use App\Reading\Shapes\LabelledValue;
+use App\Support\Settings;
 use Illuminate\Database\Query\Builder;
 use LogicException;
 use stdClass;
@@ -235,7 +236,7 @@ final readonly class MasterData
             of: $type instanceof RowOf ? ((string) array_search($type->class, self::KINDS, true) ?: null) : null,
             isNeeded: $column->mustBeFilled,
             isKey: in_array($column->property, $this->declaration->file->key, true),
-            usual: (string) $column->column->default,
+            usual: $this->kind === 'sites' && $column->property === 'calendar' ? Settings::calendar() : (string) $column->column->default,
         );
     }
 

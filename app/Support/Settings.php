@@ -35,6 +35,9 @@ final class Settings
     /** Where the company's clocks stand, as the zone database names it; UTC unless set otherwise. */
     public const TIME_ZONE = 'time_zone';
 
+    /** Calendar that a new site begins with; nothing unless set otherwise. */
+    public const CALENDAR = 'calendar';
+
     /** How numbers are written, see {@see NumberStyle}. */
     public const NUMBERS = 'numbers';
 
@@ -70,6 +73,12 @@ final class Settings
     public static function currency(): string
     {
         return Stored::text(self::get(self::CURRENCY, ''));
+    }
+
+    /** Code of the calendar that a new site begins with; empty where nobody has said, or it has gone since. */
+    public static function calendar(): string
+    {
+        return Stored::text(DB::table('calendars')->where('code', Stored::text(self::get(self::CALENDAR, '')))->value('code') ?? '');
     }
 
     public static function set(string $key, mixed $value): void

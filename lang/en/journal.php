@@ -104,6 +104,7 @@ return [
         'holdOnRelease' => 'A released order holds its material: :before to :after',
         'name' => 'Name of the company: :before to :after',
         'no' => 'no',
+        'calendar' => 'Calendar of new sites: :before to :after',
         'comma' => '1.234,5',
         'numbers' => 'How numbers are written: :before to :after',
         'overPercent' => 'Percent that may come beyond what was ordered: :before to :after',

@@ -275,6 +275,7 @@ return [
         'forbidden' => 'You may not accept a shortage. Nothing was changed.',
     ],
     'settings' => [
+        'calendar' => 'There is no calendar :calendar. Nothing was changed.',
         'currency' => 'A currency is three capital letters, like EUR. Nothing was changed.',
         'forbidden' => 'Settings are for an administrator. Nothing was changed.',
         'nothing' => 'Nothing differs from what holds. Nothing was changed.',

@@ -116,3 +116,19 @@ it('sets no limit on a process that goes on behind the answer', function () {
 
     expect(ini_get('max_execution_time'))->toBe($before);
 });
+
+it('lets a new site begin with the calendar of the company', function () {
+    Demo::planned();
+    $this->actingAs(Demo::user('administrator'));
+    ($this->save)(['calendar' => 'NONE'])->assertStatus(422)->assertJsonPath('message', 'There is no calendar NONE. Nothing was changed.');
+    ($this->save)(['calendar' => 'DELTA'])->assertOk();
+    $fields = $this->get('/data?kind=sites')->inertiaPage()['props']['kind']['fields'];
+    expect(collect($fields)->firstWhere('name', 'calendar')['usual'])->toBe('DELTA');
+    $bring = fn (string $text, int $new) => $this->postJson('/data/bring', ['kind' => 'sites', 'text' => $text, 'new' => $new, 'changed' => 0, 'key' => freshKey()]);
+    $bring("site\tname\nQUAY\tQuay\n", 1)->assertOk();
+    $bring("site\tname\tcalendar\nPIER\tPier\t\n", 1)->assertOk(); // which says that every day works
+    expect(DB::table('sites')->where('code', 'QUAY')->value('calendar_code'))->toBe('DELTA')
+        ->and(DB::table('sites')->where('code', 'PIER')->value('calendar_code'))->toBeNull();
+    DB::table('settings')->where('key', Settings::CALENDAR)->update(['value' => '"GONE"']);
+    expect(Settings::calendar())->toBe('');
+});

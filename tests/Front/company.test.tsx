@@ -30,6 +30,7 @@ const VALUES: CompanyValues = {
     address: '4 Weir Lane',
     currency: 'EUR',
     timeZone: 'UTC',
+    calendar: '',
     numbers: 'point',
     overPercent: 10,
     holdOnRelease: true,
@@ -58,7 +59,7 @@ afterEach(cleanup);
 describe('settings of the company', () => {
     it('sends only what was changed, with what was seen, and nothing while nothing differs', async () => {
         const user = userEvent.setup();
-        show(<Company values={VALUES} isDemo={false} timeZones={['Atlantic/Azores', 'UTC']} />);
+        show(<Company values={VALUES} isDemo={false} timeZones={['Atlantic/Azores', 'UTC']} calendars={['WEEK']} />);
         const write = screen.getByRole<HTMLButtonElement>('button', { name: 'Write it' });
         expect(write.disabled).toBe(true);
         await user.click(screen.getByRole('checkbox', { name: /More may be taken/ }));
@@ -73,7 +74,7 @@ describe('settings of the company', () => {
     it('keeps what was typed when somebody else was faster', async () => {
         const user = userEvent.setup();
         http.postJson.mockRejectedValueOnce(new Refusal('Somebody else has changed that.', 'stale', {}, 422));
-        show(<Company values={VALUES} isDemo={false} timeZones={['Atlantic/Azores', 'UTC']} />);
+        show(<Company values={VALUES} isDemo={false} timeZones={['Atlantic/Azores', 'UTC']} calendars={['WEEK']} />);
         await user.clear(screen.getByLabelText('Name'));
         await user.type(screen.getByLabelText('Name'), 'Marrowby');
         await user.click(screen.getByRole('button', { name: 'Write it' }));

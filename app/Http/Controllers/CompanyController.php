@@ -18,6 +18,7 @@ use App\Support\Settings;
 use DateTimeZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 
 /** What holds for the whole company, and who works in it: for its administrators. */
@@ -29,7 +30,9 @@ final class CompanyController extends Controller
 
         $isDemo = Settings::get(Settings::IS_DEMO) === true;
 
-        return (new CompanyPage(CompanySettings::now(), $isDemo, DateTimeZone::listIdentifiers()))->show();
+        $calendars = DB::table('calendars')->orderBy('code')->pluck('code')->map(strval(...))->all();
+
+        return (new CompanyPage(CompanySettings::now(), $isDemo, DateTimeZone::listIdentifiers(), array_values($calendars)))->show();
     }
 
     public function save(Request $request, ChangeSettings $change): JsonResponse
@@ -37,6 +40,7 @@ final class CompanyController extends Controller
         $rules = fn (string $of): array => [
             "{$of}.name" => 'nullable|string|max:190', "{$of}.address" => 'nullable|string|max:500', "{$of}.overPercent" => 'integer',
             "{$of}.currency" => 'nullable|string|max:20', "{$of}.timeZone" => 'nullable|string|max:60', "{$of}.numbers" => 'in:point,comma',
+            "{$of}.calendar" => 'nullable|string|max:190',
             "{$of}.holdOnRelease" => 'boolean', "{$of}.countUnsent" => 'boolean', "{$of}.belowZero" => 'boolean',
         ];
         $given = $request->validate(['values' => 'required|array', 'seen' => 'required|array', ...$rules('values'), ...$rules('seen')]);
@@ -107,7 +111,7 @@ final class CompanyController extends Controller
     private function typed(array $given): array
     {
         $values = [];
-        foreach (['name', 'address', 'currency', 'timeZone', 'numbers'] as $name) {
+        foreach (['name', 'address', 'currency', 'timeZone', 'calendar', 'numbers'] as $name) {
             array_key_exists($name, $given) && $values[$name] = trim((string) $given[$name]);
         }
         foreach (['holdOnRelease', 'countUnsent', 'belowZero'] as $name) {

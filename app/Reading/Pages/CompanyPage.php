@@ -9,8 +9,11 @@ use App\Reading\Shapes\CompanyValues;
 /** What holds for the whole company. */
 final readonly class CompanyPage extends Page
 {
-    /** @param  list<string>  $timeZones  to choose from */
-    public function __construct(public CompanyValues $values, public bool $isDemo, public array $timeZones)
+    /**
+     * @param  list<string>  $timeZones  to choose from
+     * @param  list<string>  $calendars  to choose from
+     */
+    public function __construct(public CompanyValues $values, public bool $isDemo, public array $timeZones, public array $calendars)
     {
     }
 }

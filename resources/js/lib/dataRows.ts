@@ -51,7 +51,7 @@ export function formOf(kind: DataKind, row: DataRecord | null): Record<string, s
         kind.fields.map((field) => [
             field.name,
             row === null
-                ? field.type === 'choice' || field.type === 'weekdays'
+                ? field.type === 'choice' || field.type === 'weekdays' || field.type === 'row'
                     ? field.usual
                     : ''
                 : typedOf(field, row.values[field.name]),

@@ -507,6 +507,7 @@ export interface CompanyPage {
     values: CompanyValues;
     isDemo: boolean;
     timeZones: string[];
+    calendars: string[];
 }
 
 /** What holds for the whole company. */
@@ -515,6 +516,7 @@ export interface CompanyValues {
     address: string;
     currency: string;
     timeZone: string;
+    calendar: string;
     numbers: 'point' | 'comma';
     overPercent: number;
     holdOnRelease: boolean;

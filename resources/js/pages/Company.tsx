@@ -11,7 +11,7 @@ import { useCommand } from '@/lib/useCommand';
 import { CompanyTabs } from '@/pages/parts/CompanyTabs';
 
 /** What holds for the whole company; each change is written with what was seen before, so that nobody overwrites another. */
-export default function Company({ values, isDemo, timeZones }: CompanyPage) {
+export default function Company({ values, isDemo, timeZones, calendars }: CompanyPage) {
     const [edits, setEdits] = useState<Partial<CompanyValues>>({});
     const shown = { ...values, ...edits };
     const edit = (some: Partial<CompanyValues>) => setEdits({ ...edits, ...some });
@@ -86,6 +86,23 @@ export default function Company({ values, isDemo, timeZones }: CompanyPage) {
                     >
                         {timeZones.map((zone) => (
                             <option key={zone}>{zone}</option>
+                        ))}
+                    </select>
+                </Line>
+                <Line
+                    label={t('Calendar of new sites')}
+                    note={t('A new site begins with it; each may have another.')}
+                    id="company-calendar"
+                >
+                    <select
+                        id="company-calendar"
+                        value={shown.calendar}
+                        onChange={(event) => edit({ calendar: event.target.value })}
+                        className={`${FIELD} w-40`}
+                    >
+                        <option value="">{t('every day works')}</option>
+                        {calendars.map((one) => (
+                            <option key={one}>{one}</option>
                         ))}
                     </select>
                 </Line>
