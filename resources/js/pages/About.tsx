@@ -61,14 +61,8 @@ function Thing({ of, code, name, kind, own, facts, tables }: AboutPage) {
                     {t('Nothing yet:')}
                     {none.map((table) =>
                         draft.may && table.kind.isTyped ? (
-                            <Button
-                                key={table.kind.kind}
-                                look="quiet"
-                                aria-label={t('New: :what', { what: table.kind.one })}
-                                className="!h-6 !px-0 !text-sm"
-                                onClick={() => fresh(table)}
-                            >
-                                {table.kind.title}
+                            <Button key={table.kind.kind} look="quiet" className="!h-6 !px-0 !text-sm" onClick={() => fresh(table)}>
+                                {t('New: :what', { what: table.kind.one })}
                             </Button>
                         ) : (
                             <span key={table.kind.kind}>{table.kind.title}</span>
