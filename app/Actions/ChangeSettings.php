@@ -65,8 +65,11 @@ final readonly class ChangeSettings
 
     private static function said(string $name, mixed $value): string
     {
-        return match ($name === 'numbers' ? null : $value) {
-            null => Words::say(new Phrase($value === NumberStyle::COMMA ? 'journal.settings.comma' : 'journal.settings.point')),
+        if ($name === 'numbers') {
+            return Words::say(new Phrase($value === NumberStyle::COMMA ? 'journal.settings.comma' : 'journal.settings.point'));
+        }
+
+        return match ($value) {
             true => Words::say(new Phrase('journal.settings.yes')),
             false => Words::say(new Phrase('journal.settings.no')),
             '' => '–',

@@ -10,14 +10,12 @@ use App\Reading\Shapes\BroughtRow;
 use App\Reading\Shapes\BroughtRows;
 use App\Reading\Shapes\RowFate;
 use App\Support\NumberStyle;
-use App\Support\Settings;
 use App\Support\Words;
 use Yposta\Core\Declaration\Declaration;
 use Yposta\Core\Declaration\DeclaredColumn;
 use Yposta\Core\Declaration\Fault;
 use Yposta\Core\Declaration\InvalidField;
 use Yposta\Core\Network\OpenOrder;
-use Yposta\Core\Network\Site;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Study\BringOrders;
 use Yposta\Core\Study\CountRows;
@@ -150,10 +148,7 @@ final class BroughtTable
         if ($old === null && isset($this->declaration->columns['line'], $values['item']) && is_string($values['item'])) {
             $values['line'] ??= $standing->nextLine($values['item']);
         }
-        if ($old === null && $this->declaration->class === Site::class && ! array_key_exists('calendar', $values)) {
-            $values['calendar'] = Settings::calendar() ?: null;
-        }
-        $values = $old === null ? $values : [...get_object_vars($old), ...$values];
+        $values = [...$old === null ? MasterData::begins($this->declaration->class) : get_object_vars($old), ...$values];
         $missing = array_filter(
             $this->declaration->columns,
             fn (DeclaredColumn $column) => $column->mustBeFilled && ! array_key_exists($column->property, $values),

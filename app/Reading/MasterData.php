@@ -31,6 +31,7 @@ use Yposta\Core\Declaration\RowOf;
 use Yposta\Core\Declaration\Weekdays;
 use Yposta\Core\Declaration\Whole;
 use Yposta\Core\Network\OpenOrder;
+use Yposta\Core\Network\Site;
 use Yposta\Core\Network\Stock;
 use Yposta\Core\Reference\Reference;
 use Yposta\Core\Study\PutRows;
@@ -72,6 +73,25 @@ final readonly class MasterData
     public static function kinds(): array
     {
         return array_keys(self::KINDS);
+    }
+
+    /** @return list<string> names of those whose rows are written one by one */
+    public static function typedKinds(): array
+    {
+        return array_keys(PutRows::KINDS);
+    }
+
+    /**
+     * What a new row begins with in this company, where its columns alone say otherwise.
+     *
+     * @param  class-string  $class
+     * @return array<string, string> by property
+     */
+    public static function begins(string $class): array
+    {
+        $calendar = $class === Site::class ? Settings::calendar() : '';
+
+        return $calendar === '' ? [] : ['calendar' => $calendar];
     }
 
     /** The kind of that name; the items where there is none. */
@@ -236,7 +256,7 @@ final readonly class MasterData
             of: $type instanceof RowOf ? ((string) array_search($type->class, self::KINDS, true) ?: null) : null,
             isNeeded: $column->mustBeFilled,
             isKey: in_array($column->property, $this->declaration->file->key, true),
-            usual: $this->kind === 'sites' && $column->property === 'calendar' ? Settings::calendar() : (string) $column->column->default,
+            usual: self::begins($this->declaration->class)[$column->property] ?? (string) $column->column->default,
         );
     }
 

@@ -4,7 +4,7 @@ import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { AboutPage, AboutTable, DataField, DataKind } from '@/lib/shapes';
 import About from '@/pages/About';
-import { SHARED, show, stubLayout } from './kit';
+import { field, SHARED, show, stubLayout } from './kit';
 
 const shared = vi.hoisted(() => ({ now: {} as object }));
 const draft = vi.hoisted(() => ({ add: vi.fn(), busy: false, may: true, trouble: null as string | null, stamp: 0 }));
@@ -20,17 +20,6 @@ vi.mock('@/layout/Shell', () => ({ Inspector: ({ children }: { children: React.R
 
 stubLayout();
 
-const field = (name: string, label: string, type: DataField['type'], more: Partial<DataField> = {}): DataField => ({
-    name,
-    label,
-    type,
-    choices: [],
-    of: null,
-    isNeeded: false,
-    isKey: false,
-    usual: '',
-    ...more,
-});
 const kind = (name: string, title: string, one: string, fields: DataField[], isTyped = true): DataKind => ({
     kind: name,
     title,

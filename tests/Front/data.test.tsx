@@ -9,7 +9,7 @@ import Data from '@/pages/Data';
 import { DataBring } from '@/pages/parts/DataBring';
 import { DataForm } from '@/pages/parts/DataForm';
 import { DataMany } from '@/pages/parts/DataMany';
-import { SHARED, show, stubLayout } from './kit';
+import { field, SHARED, show, stubLayout } from './kit';
 
 const http = vi.hoisted(() => ({ getJson: vi.fn(), postJson: vi.fn(), postForm: vi.fn() }));
 const router = vi.hoisted(() => ({ reload: vi.fn(), get: vi.fn() }));
@@ -28,17 +28,6 @@ vi.mock('@/layout/Shell', () => ({ Inspector: ({ children }: { children: React.R
 
 stubLayout();
 
-const field = (name: string, label: string, type: DataField['type'], more: Partial<DataField> = {}): DataField => ({
-    name,
-    label,
-    type,
-    choices: [],
-    of: null,
-    isNeeded: false,
-    isKey: false,
-    usual: '',
-    ...more,
-});
 const ITEMS: DataKind = {
     kind: 'items',
     title: 'Items',

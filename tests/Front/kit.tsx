@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, type RenderResult } from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
 import { vi } from 'vitest';
-import type { Shared, ShortageRow, Strip } from '@/lib/shapes';
+import type { DataField, Shared, ShortageRow, Strip } from '@/lib/shapes';
 
 /** What the browser has and jsdom has not: sizes that change. */
 export function stubLayout(): void {
@@ -90,3 +90,16 @@ export function shortage(changes: Partial<ShortageRow>): ShortageRow {
         ...changes,
     };
 }
+
+/** A column of a kind of data. */
+export const field = (name: string, label: string, type: DataField['type'], more: Partial<DataField> = {}): DataField => ({
+    name,
+    label,
+    type,
+    choices: [],
+    of: null,
+    isNeeded: false,
+    isKey: false,
+    usual: '',
+    ...more,
+});

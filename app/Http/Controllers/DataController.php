@@ -65,7 +65,7 @@ final class DataController extends Controller
     public function many(Request $request): JsonResponse
     {
         $given = $request->validate([
-            'kind' => ['required', 'string', Rule::in(MasterData::kinds()), 'not_in:stock,orders'],
+            'kind' => ['required', 'string', Rule::in(MasterData::typedKinds())],
             'rows' => 'required|array|min:1|max:'.self::AT_ONCE, 'rows.*' => 'array|max:30', 'rows.*.*' => 'present|nullable|string|max:1000',
             'field' => 'required|string|max:60', 'value' => 'present|nullable|string|max:1000',
         ]);

@@ -77,50 +77,33 @@ export default function Company({ values, isDemo, timeZones, calendars }: Compan
                         className={`${FIELD} w-20`}
                     />
                 </Line>
-                <Line label={t('Time zone')} note={t('A day begins by its clocks, and so does the daily run.')} id="company-zone">
-                    <select
-                        id="company-zone"
-                        value={shown.timeZone}
-                        onChange={(event) => edit({ timeZone: event.target.value })}
-                        className={`${FIELD} w-64`}
-                    >
-                        {timeZones.map((zone) => (
-                            <option key={zone}>{zone}</option>
-                        ))}
-                    </select>
-                </Line>
-                <Line
+                <Choice
+                    label={t('Time zone')}
+                    note={t('A day begins by its clocks, and so does the daily run.')}
+                    id="company-zone"
+                    value={shown.timeZone}
+                    choices={timeZones.map((zone) => [zone, zone])}
+                    onChange={(timeZone) => edit({ timeZone })}
+                />
+                <Choice
                     label={t('Calendar of new sites')}
                     note={t('A new site begins with it; each may have another.')}
                     id="company-calendar"
-                >
-                    <select
-                        id="company-calendar"
-                        value={shown.calendar}
-                        onChange={(event) => edit({ calendar: event.target.value })}
-                        className={`${FIELD} w-40`}
-                    >
-                        <option value="">{t('every day works')}</option>
-                        {calendars.map((one) => (
-                            <option key={one}>{one}</option>
-                        ))}
-                    </select>
-                </Line>
-                <Line
+                    value={shown.calendar}
+                    choices={[['', t('every day works')], ...calendars.map((one): [string, string] => [one, one])]}
+                    onChange={(calendar) => edit({ calendar })}
+                />
+                <Choice
                     label={t('Numbers')}
                     note={t('How they are written, and read where they are typed. Files keep the point.')}
                     id="company-numbers"
-                >
-                    <select
-                        id="company-numbers"
-                        value={shown.numbers}
-                        onChange={(event) => edit({ numbers: event.target.value as CompanyValues['numbers'] })}
-                        className={FIELD}
-                    >
-                        <option value="point">1,234.5</option>
-                        <option value="comma">1.234,5</option>
-                    </select>
-                </Line>
+                    value={shown.numbers}
+                    choices={[
+                        ['point', '1,234.5'],
+                        ['comma', '1.234,5'],
+                    ]}
+                    onChange={(numbers) => edit({ numbers: numbers as CompanyValues['numbers'] })}
+                />
                 <Line
                     label={t('More than ordered')}
                     note={t('So many percent may come beyond what was ordered; what is above is refused.')}
@@ -217,6 +200,30 @@ function Line({ label, note, id, children }: { label: string; note: string; id: 
             </div>
             <div>{children}</div>
         </div>
+    );
+}
+
+interface ChoiceProps {
+    label: string;
+    note: string;
+    id: string;
+    value: string;
+    /** Values with what they are called. */
+    choices: [string, string][];
+    onChange: (value: string) => void;
+}
+
+function Choice({ label, note, id, value, choices, onChange }: ChoiceProps) {
+    return (
+        <Line label={label} note={note} id={id}>
+            <select id={id} value={value} onChange={(event) => onChange(event.target.value)} className={`${FIELD} max-w-64`}>
+                {choices.map(([one, called]) => (
+                    <option key={one} value={one}>
+                        {called}
+                    </option>
+                ))}
+            </select>
+        </Line>
     );
 }
 
